@@ -255,7 +255,7 @@ function faultsOf(context: BrowserContext, expected: () => readonly RegExp[]): s
     if (
       message.type() === 'error' &&
       !OWN_LISTENERS.test(message.text()) &&
-      !expected().some((one) => one.test(message.text()))
+      !expected().some((entry) => entry.test(message.text()))
     )
       faults.push(`console: ${message.text()}`);
   });

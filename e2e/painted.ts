@@ -73,7 +73,7 @@ export function read(
   return page.evaluate(
     ({ names, asked: wanted, shownBy }) =>
       document.fonts.ready.then(() => {
-        const one = (element: Element) => {
+        const entry = (element: Element) => {
           const computed = getComputedStyle(element);
           const behind: string[] = [];
           for (let at: Element | null = element; at; at = at.parentElement)
@@ -88,7 +88,7 @@ export function read(
             element,
           ]),
         );
-        const rest = Object.fromEntries([...all].map(([id, element]) => [id, one(element)]));
+        const rest = Object.fromEntries([...all].map(([id, element]) => [id, entry(element)]));
         const states = wanted.flatMap(({ id, states: list }) =>
           list.flatMap((state) => {
             const element = all.get(id)!;
@@ -98,7 +98,7 @@ export function read(
             ];
             return by.map(([name, value]) => {
               element.setAttribute(name, value);
-              const seen = one(element);
+              const seen = entry(element);
               element.removeAttribute(name);
               return { id, state, seen };
             });
@@ -165,10 +165,12 @@ export function differences(
 
 function same(css: string, px: number | undefined, value: string): boolean {
   if (px !== undefined) return Math.abs((value === 'normal' ? 0 : Number.parseFloat(value)) - px) <= 0.01;
-  const one = colorOf(css);
+  const color = colorOf(css);
   const other = colorOf(value);
-  if (one && other)
-    return one.r === other.r && one.g === other.g && one.b === other.b && Math.abs(one.alpha - other.alpha) < 0.003;
+  if (color && other)
+    return (
+      color.r === other.r && color.g === other.g && color.b === other.b && Math.abs(color.alpha - other.alpha) < 0.003
+    );
   // Browsers put the colour of a shadow first.
   const shadow = /^(.*px) (\S+|rgb.*)$/.exec(css);
   const painted = /^(rgba?\(.*\)) (.*)$/.exec(value);

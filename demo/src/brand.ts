@@ -314,13 +314,13 @@ const spaces = [
 /** The brand of Ternhaven Ferries. */
 export const brand: Brand = {
   swatches: byId(swatches),
-  swatchOrder: swatches.map((one) => one.id),
+  swatchOrder: swatches.map((entry) => entry.id),
   grounds: byId(grounds),
-  groundOrder: grounds.map((one) => one.id),
+  groundOrder: grounds.map((entry) => entry.id),
   families: { heading: 'gelasio', body: 'public-sans', provisional: false },
   scale: { small: { width: 390, base: 17, ratio: 1.17 }, large: { width: 1280, base: 18, ratio: 1.28 } },
   styles: byId(styles),
-  styleOrder: styles.map((one) => one.id),
+  styleOrder: styles.map((entry) => entry.id),
   variants: {
     primary: { id: 'primary', label: 'Primary', path: 'primary' },
     secondary: { id: 'secondary', label: 'Secondary', path: 'secondary' },
@@ -351,7 +351,7 @@ export const brand: Brand = {
     uses: { button: null, card: 'lift', picture: null, field: null },
   },
   spaces: byId(spaces),
-  spaceOrder: spaces.map((one) => one.id),
+  spaceOrder: spaces.map((entry) => entry.id),
   apart: { status: ['funnel', 'deep'], chart: ['deep', 'funnel', 'quiet', 'fog'] },
   motion: {
     items: {

@@ -261,7 +261,7 @@ export function page(id: string, title: string, description: string, entries: (S
     title,
     description,
     file: id === 'home' ? 'index.html' : `${id}.html`,
-    sectionOrder: sections.map((one) => one.id),
+    sectionOrder: sections.map((entry) => entry.id),
     sections: byId(sections),
     overrides: {},
   };

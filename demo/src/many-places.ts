@@ -22,14 +22,14 @@ export function manyPlaces(site: Site, pages: number): Site {
 function copyPage(page: Page, copy: number): Page {
   const suffix = `-c${copy}`;
   const renamed = (id: string) => `${id}${suffix}`;
-  const section = (one: Section): Section => ({
-    ...one,
-    id: renamed(one.id),
+  const section = (entry: Section): Section => ({
+    ...entry,
+    id: renamed(entry.id),
     columns: Object.fromEntries(
-      Object.entries(one.columns).map(([key, column]) => [key, { ...column, order: column.order.map(renamed) }]),
+      Object.entries(entry.columns).map(([key, column]) => [key, { ...column, order: column.order.map(renamed) }]),
     ),
     blocks: Object.fromEntries(
-      Object.values(one.blocks).map((block) => [renamed(block.id), { ...block, id: renamed(block.id) }]),
+      Object.values(entry.blocks).map((block) => [renamed(block.id), { ...block, id: renamed(block.id) }]),
     ),
   });
   const sections = Object.fromEntries(

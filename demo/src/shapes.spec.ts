@@ -85,7 +85,7 @@ const TWEAKS: readonly ((sections: Sections, at: number) => void)[] = [
   },
   (sections, at) => {
     const section = pick(
-      sections.filter((one) => one.picture),
+      sections.filter((entry) => entry.picture),
       at,
     );
     section.picture = { ...section.picture!, shade: section.picture!.shade > 0 ? 0 : 0.5 };
@@ -99,7 +99,7 @@ const TWEAKS: readonly ((sections: Sections, at: number) => void)[] = [
   },
   (sections, at) => {
     const section = pick(
-      sections.filter((one) => one.columnOrder.length > 1),
+      sections.filter((entry) => entry.columnOrder.length > 1),
       at,
     );
     section.columnOrder = section.columnOrder.toReversed();

@@ -46,7 +46,7 @@ describe('counted work', () => {
     ).toBeLessThanOrEqual(pages);
     const [page] = site.pageOrder.slice(-1);
     const entry = Object.values(site.pages[page!]!.sections).find(
-      (one) => 'own' in one && Object.values(one.own.blocks).some(({ kind }) => kind === 'text'),
+      (candidate) => 'own' in candidate && Object.values(candidate.own.blocks).some(({ kind }) => kind === 'text'),
     )!;
     const section = 'own' in entry ? entry.own : undefined;
     const block = Object.values(section!.blocks).find(({ kind }) => kind === 'text')!;
@@ -64,7 +64,7 @@ describe('counted work', () => {
     // Lists of items and menus depend on other parts of the site, so their sections are read again.
     const open = Object.values(site.pages)
       .flatMap(({ sections }) => Object.values(sections))
-      .flatMap((one) => ('own' in one ? Object.values(one.own.blocks) : []))
+      .flatMap((candidate) => ('own' in candidate ? Object.values(candidate.own.blocks) : []))
       .filter(({ kind }) => kind === 'items' || kind === 'menu').length;
     expect(did.shapes).toBeLessThanOrEqual(Object.keys(section!.blocks).length + open);
   });

@@ -37,7 +37,7 @@ async function keystroke(page: Page, frame: string): Promise<number> {
         if (i >= warm) times.push(performance.now() - began);
         await new Promise((done) => setTimeout(done, 60));
       }
-      times.sort((one, other) => one - other);
+      times.sort((time, other) => time - other);
       return times[times.length >> 1]!;
     },
     { selector: frame, count: KEYS, warm: WARM },

@@ -28,7 +28,7 @@ function twelveGrounds(site: Site): Site {
       if ('shared' in entry) continue;
       // A ground goes only where a copy of itself may stand in for it.
       const like = now.brand.groundOrder.filter(
-        (one) => now.brand.grounds[one]!.roles === now.brand.grounds[entry.own.ground]!.roles,
+        (name) => now.brand.grounds[name]!.roles === now.brand.grounds[entry.own.ground]!.roles,
       );
       now = applyChange(
         now,

@@ -69,9 +69,9 @@ export async function benchHeld(site: Site, address: string, link: string): Prom
     const desk = await openDesk(await context.newPage(), link, 'Type');
     await desk.getByRole('button', { name: 'All pages' }).click();
     const bare = await openBare(await context.newPage(), site, address);
-    const one = await openBare(await context.newPage(), site, address, site.pageOrder.slice(0, 1), [1280]);
+    const entry = await openBare(await context.newPage(), site, address, site.pageOrder.slice(0, 1), [1280]);
     const busy = new Map(
-      await Promise.all([desk, bare, one].map(async (page) => [page, await watchBusy(page)] as const)),
+      await Promise.all([desk, bare, entry].map(async (page) => [page, await watchBusy(page)] as const)),
     );
     for (const page of busy.keys()) await lendHand(page);
     const results: Result[] = [];
@@ -84,7 +84,7 @@ export async function benchHeld(site: Site, address: string, link: string): Prom
         rounds.push({
           desk: await pullDesk(desk, busy.get(desk)!, edit, direction),
           bare: await pullBare(bare, busy.get(bare)!, site, edit, direction),
-          one: await pullBare(one, busy.get(one)!, site, edit, direction),
+          one: await pullBare(entry, busy.get(entry)!, site, edit, direction),
         });
       }
       const counted = rounds.slice(1);

@@ -78,15 +78,15 @@ export async function benchKills(): Promise<Result[]> {
   const log = await wholeLog(own, cookie);
   await own.dispose();
   const acknowledged = writers.flatMap((writer) => writer.acknowledged);
-  const at = new Map(log.map((one) => [one.id, one.sequence]));
-  const lost = acknowledged.filter((one) => at.get(one.id) !== one.sequence).length;
+  const at = new Map(log.map((change) => [change.id, change.sequence]));
+  const lost = acknowledged.filter((change) => at.get(change.id) !== change.sequence).length;
   const doubled = log.length - at.size;
   const disordered =
     writers.reduce(
       (sum, { acknowledged: list }) =>
         sum + list.filter((entry, i) => i > 0 && entry.sequence <= list[i - 1]!.sequence).length,
       0,
-    ) + log.filter((one, i) => one.sequence !== i + 1).length;
+    ) + log.filter((change, i) => change.sequence !== i + 1).length;
   const none = (name: string, count: number): Result => ({
     name,
     median: count,

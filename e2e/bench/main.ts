@@ -52,7 +52,7 @@ const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
 };
 
 const json = args.includes('--json');
-const names = args.filter((one, i) => !one.startsWith('--') && args[i - 1] !== '--plot');
+const names = args.filter((arg, i) => !arg.startsWith('--') && args[i - 1] !== '--plot');
 const unknown = names.find((name) => !Object.hasOwn(BENCHES, name));
 if (unknown) {
   process.stderr.write(`yohaku: there is no benchmark “${unknown}”; there are ${Object.keys(BENCHES).join(', ')}.\n`);

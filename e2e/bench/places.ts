@@ -107,15 +107,15 @@ export function benchPlaces(site: Site, plot?: string): Result[] {
       bound: `at least ${FASTER} times faster`,
       holds: reference / largest.ms >= FASTER,
     },
-    ...measured.slice(1).map((one): Result => ({
-      name: `growth to ${one.places} places`,
-      median: share(one),
+    ...measured.slice(1).map((entry): Result => ({
+      name: `growth to ${entry.places} places`,
+      median: share(entry),
       unit: 'µs a place',
       reference: `at ${measured[0]!.places} places`,
       referenceMedian: share(measured[0]!),
-      ratio: share(one) / share(measured[0]!),
+      ratio: share(entry) / share(measured[0]!),
       bound: `at most ${LINEAR}: in proportion`,
-      holds: share(one) / share(measured[0]!) <= LINEAR,
+      holds: share(entry) / share(measured[0]!) <= LINEAR,
     })),
   ];
 }

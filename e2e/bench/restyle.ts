@@ -35,7 +35,7 @@ export async function benchRestyle(site: Site, address: string, link: string): P
       rounds.bare.push(await onBare());
       rounds.one.push(await onOne());
     }
-    const [ours, bare, one] = [rounds.ours, rounds.bare, rounds.one].map(summed) as [Sum, Sum, Sum];
+    const [ours, bare, entry] = [rounds.ours, rounds.bare, rounds.one].map(summed) as [Sum, Sum, Sum];
     // The ratio of each round and its reference, and of these the median.
     const ratio = (part: 'busy' | 'nearest', reference: readonly Measured[]) =>
       median(rounds.ours.map((round, i) => median(round[part]) / median(reference[i]![part])));
@@ -57,7 +57,7 @@ export async function benchRestyle(site: Site, address: string, link: string): P
         median: ours.nearest,
         unit: 'ms',
         reference: 'that one frame alone',
-        referenceMedian: one.nearest,
+        referenceMedian: entry.nearest,
         ratio: first,
         bound: 'at most 1.5 times',
         holds: first <= 1.5,
@@ -79,8 +79,8 @@ interface Sum {
 }
 
 const summed = (rounds: readonly Measured[]): Sum => ({
-  busy: median(rounds.flatMap((one) => one.busy)),
-  nearest: median(rounds.flatMap((one) => one.nearest)),
+  busy: median(rounds.flatMap((entry) => entry.busy)),
+  nearest: median(rounds.flatMap((entry) => entry.nearest)),
 });
 
 /** Runs the steps of a round on a page brought to the front. */

@@ -12,7 +12,7 @@ export interface Result {
 }
 
 export function median(values: readonly number[]): number {
-  const sorted = [...values].sort((one, other) => one - other);
+  const sorted = [...values].sort((value, other) => value - other);
   const middle = sorted.length >> 1;
   return sorted.length % 2 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 }

@@ -64,10 +64,12 @@ export function benchRipple(site: Site): Result[] {
     const affected = ripple(site, after).changed.length;
     return { affected, ms: timed(9, () => void ripple(site, applyChange(site, edit).site)) };
   });
-  const token = median(measured.map((one) => one.ms));
+  const token = median(measured.map((entry) => entry.ms));
   // A constant of half a millisecond for finding what changed at all.
   const CONSTANT = 0.5;
-  const wide = measured.filter((one) => one.affected >= 20).map((one) => Math.max(0, one.ms - CONSTANT) / one.affected);
+  const wide = measured
+    .filter((entry) => entry.affected >= 20)
+    .map((entry) => Math.max(0, entry.ms - CONSTANT) / entry.affected);
   return [
     {
       name: 'ripple, median token',

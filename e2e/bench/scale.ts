@@ -60,21 +60,21 @@ export async function benchScale(): Promise<Result[]> {
     // hour later.
     let before = await of(REFERENCE);
     for (const pages of SIZES) {
-      const one = await of(pages);
+      const entry = await of(pages);
       const after = await of(REFERENCE);
-      pairs.push({ one, beside: [before, after] });
+      pairs.push({ one: entry, beside: [before, after] });
       before = after;
     }
   } finally {
     await browser.close();
   }
-  return pairs.flatMap(({ one, beside }): Result[] => {
+  return pairs.flatMap(({ one: entry, beside }): Result[] => {
     const against = (name: string, key: 'open' | 'told' | 'nearest', most: number): Result => {
       const reference = (beside[0][key] + beside[1][key]) / 2;
-      const ratio = one[key] / reference;
+      const ratio = entry[key] / reference;
       return {
-        name: `${name}, ${one.pages} pages (${one.places} places)`,
-        median: one[key],
+        name: `${name}, ${entry.pages} pages (${entry.places} places)`,
+        median: entry[key],
         unit: 'ms',
         reference: `the same with ${REFERENCE} pages, before and after`,
         referenceMedian: reference,
@@ -86,56 +86,56 @@ export async function benchScale(): Promise<Result[]> {
     return [
       against('opening to a usable wall', 'open', 2),
       {
-        name: `frames alive, ${one.pages} pages`,
-        median: one.frames,
+        name: `frames alive, ${entry.pages} pages`,
+        median: entry.frames,
         unit: 'frames',
         reference: 'the limit',
         referenceMedian: MOST_FRAMES,
-        ratio: one.frames / MOST_FRAMES,
+        ratio: entry.frames / MOST_FRAMES,
         bound: 'at most 40',
-        holds: one.frames <= MOST_FRAMES,
+        holds: entry.frames <= MOST_FRAMES,
       },
       {
-        name: `heap of the desk, ${one.pages} pages`,
-        median: one.heap,
+        name: `heap of the desk, ${entry.pages} pages`,
+        median: entry.heap,
         unit: 'MB',
         reference: 'the parsed document alone in a bare page',
-        referenceMedian: one.bareHeap,
-        ratio: one.heap / one.bareHeap,
+        referenceMedian: entry.bareHeap,
+        ratio: entry.heap / entry.bareHeap,
         bound: 'at most 4 times',
-        holds: one.pages < 850 || one.heap / one.bareHeap <= 4,
+        holds: entry.pages < 850 || entry.heap / entry.bareHeap <= 4,
       },
       against('from releasing a control to the edit being told', 'told', 3),
       against('nearest frame while a control is held', 'nearest', 1.25),
       {
-        name: `longest task while the wall is scrolled end to end, ${one.pages} pages`,
-        median: one.scroll,
+        name: `longest task while the wall is scrolled end to end, ${entry.pages} pages`,
+        median: entry.scroll,
         unit: 'ms of processor time',
         reference: 'the limit',
         referenceMedian: LIMIT_MS,
-        ratio: one.scroll / LIMIT_MS,
+        ratio: entry.scroll / LIMIT_MS,
         bound: 'none over 50 ms',
-        holds: one.scroll <= LIMIT_MS,
+        holds: entry.scroll <= LIMIT_MS,
       },
       {
-        name: `comparing two audits after one token edit, ${one.pages} pages`,
-        median: one.compare,
+        name: `comparing two audits after one token edit, ${entry.pages} pages`,
+        median: entry.compare,
         unit: 'ms',
         reference: 'the ripple of the edit',
-        referenceMedian: one.ripple,
-        ratio: one.compare / one.ripple,
+        referenceMedian: entry.ripple,
+        ratio: entry.compare / entry.ripple,
         bound: 'at most 3 times',
-        holds: one.compare / one.ripple <= 3,
+        holds: entry.compare / entry.ripple <= 3,
       },
       {
-        name: `saving one edit on the server, ${one.pages} pages (${one.places} places)`,
-        median: one.save,
+        name: `saving one edit on the server, ${entry.pages} pages (${entry.places} places)`,
+        median: entry.save,
         unit: 'ms',
         reference: `the same with ${REFERENCE} pages, in turns`,
-        referenceMedian: one.saveBeside,
-        ratio: one.save / one.saveBeside,
+        referenceMedian: entry.saveBeside,
+        ratio: entry.save / entry.saveBeside,
         bound: 'at most 1.5 times',
-        holds: one.save / one.saveBeside <= 1.5,
+        holds: entry.save / entry.saveBeside <= 1.5,
       },
     ];
   });
@@ -298,7 +298,7 @@ async function hold(page: Page): Promise<{ told: number; nearest: number }> {
           if (performance.now() - released > 60_000)
             throw new Error(`the edit was not told within a minute: “${status()}”`);
         }
-        return [times.sort((one, other) => one - other)[times.length >> 1]!, performance.now() - released] as const;
+        return [times.sort((time, other) => time - other)[times.length >> 1]!, performance.now() - released] as const;
       },
       [`--color-core-${name.toLowerCase()}`, 0.34 + (i % 5) * 0.03] as const,
     );

@@ -38,7 +38,7 @@ export function deskTasks(events: readonly TraceEvent[], least: number): number[
           event.tdur !== undefined,
       )
       .map((event) => Math.min(event.tdur!, event.dur ?? Infinity) / 1000);
-  const [all] = mains.map(tasks).sort((one, other) => sum(other) - sum(one));
+  const [all] = mains.map(tasks).sort((entry, other) => sum(other) - sum(entry));
   if (!all || all.length < least) throw new Error('the trace has no tasks of the desk');
   return all;
 }

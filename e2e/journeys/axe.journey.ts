@@ -40,11 +40,11 @@ test('our verdicts on the contrast of texts and axe-core’s are the same lists,
         );
       const places = (list: readonly { place: string }[]) => [...new Set(list.map((entry) => entry.place))].sort();
       expect(places(found.bad), `${file} at ${width}: fails`).toEqual(
-        places(ours('fail').map((one) => ({ place: one.place.id }))),
+        places(ours('fail').map((finding) => ({ place: finding.place.id }))),
       );
       for (const { place, ratio } of found.bad) {
-        const one = ours('fail').find((finding) => finding.place.id === place)!;
-        expect(cutDownText(one.found!), `${place} at ${width}`).toBe(cutDownText(ratio));
+        const entry = ours('fail').find((finding) => finding.place.id === place)!;
+        expect(cutDownText(entry.found!), `${place} at ${width}`).toBe(cutDownText(ratio));
       }
       // axe cannot tell a button over a picture, nor a cell scrolled out of its table: the label stands on its own
       // fill, the cell on its ground. Nor does it look at gradients.
@@ -55,12 +55,12 @@ test('our verdicts on the contrast of texts and axe-core’s are the same lists,
       expect(known, `${file} at ${width}: over pictures`).toEqual(
         places(
           ours('cannot-tell')
-            .filter((one) => one.place.pictured)
-            .map((one) => ({ place: one.place.id })),
+            .filter((finding) => finding.place.pictured)
+            .map((finding) => ({ place: finding.place.id })),
         ),
       );
       // A place that axe passes, Yohaku passes.
-      const good = new Set(ours('pass').map((one) => one.place.id));
+      const good = new Set(ours('pass').map((finding) => finding.place.id));
       for (const { place } of found.good)
         if (index.byAddress.get(`${id} ${place}`))
           expect(good.has(place), `${file} at ${width}: ${place} passes`).toBe(true);

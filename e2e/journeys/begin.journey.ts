@@ -8,9 +8,9 @@ async function tabTo(page: Page, name: RegExp): Promise<void> {
   for (let i = 0; i < 80; i++) {
     await page.keyboard.press('Tab');
     const called = await page.evaluate(() => {
-      const one = document.activeElement as HTMLInputElement | null;
-      return one && one !== document.body
-        ? `${one.getAttribute('aria-label') ?? ''} ${one.labels?.[0]?.textContent ?? ''} ${one.textContent ?? ''}`
+      const element = document.activeElement as HTMLInputElement | null;
+      return element && element !== document.body
+        ? `${element.getAttribute('aria-label') ?? ''} ${element.labels?.[0]?.textContent ?? ''} ${element.textContent ?? ''}`
         : '';
     });
     if (name.test(called)) return;

@@ -223,7 +223,9 @@ test('words pasted from elsewhere become a section in the styles of the brand; w
   await told.getByRole('button', { name: 'Insert' }).click();
   const section = desk.frame('About at 1280').locator('main > [data-part]').filter({ hasText: 'Crew wanted' });
   await expect(section.getByRole('heading', { level: 2 })).toHaveText('Crew wanted');
-  expect(await section.getByRole('heading').evaluate((one) => getComputedStyle(one).fontFamily)).toContain('Gelasio');
+  expect(await section.getByRole('heading').evaluate((element) => getComputedStyle(element).fontFamily)).toContain(
+    'Gelasio',
+  );
   await expect(section.getByRole('link', { name: 'a cook' })).toHaveAttribute('href', 'https://b.example');
   expect(await page.evaluate(() => 'hacked' in window)).toBe(false);
   await page.keyboard.press('Escape');

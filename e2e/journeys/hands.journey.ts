@@ -24,7 +24,7 @@ const spotOf = (page: Page, title: string, selector: string): Promise<Spot> =>
     [title, selector],
   );
 
-const isNear = (one: Spot, other: Spot): boolean => Math.abs(one.x - other.x) <= 3 && Math.abs(one.y - other.y) <= 3;
+const isNear = (spot: Spot, other: Spot): boolean => Math.abs(spot.x - other.x) <= 3 && Math.abs(spot.y - other.y) <= 3;
 const box = async (of: Locator) => (await of.boundingBox())!;
 const slip = (page: Page) => page.locator('yo-slip');
 
@@ -188,7 +188,7 @@ test('a section that is selected, added or moved is in sight, at every zoom; und
     .frame('Home at 1280')
     .locator('[data-part]')
     .evaluateAll((all) => all.map((entry) => entry.getAttribute('data-part')!));
-  await isInSight(now.find((one) => !parts.includes(one))!);
+  await isInSight(now.find((part) => !parts.includes(part))!);
   await expect(slip(page)).toBeVisible();
   await page
     .getByRole('banner')

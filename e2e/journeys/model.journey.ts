@@ -78,7 +78,9 @@ test('the browser computes what the model says: every place at rest, every disti
       (kind, i) => (now: Site) => addSection(now, 'kinds', `kind-${i}`, undefined, kind),
     ),
     (now) => addPage(now, 'ways', null),
-    ...ARRANGEMENTS.map((one, i) => (now: Site) => addSection(now, 'ways', `way-${i}`, undefined, arranged(one))),
+    ...ARRANGEMENTS.map(
+      (arrangement, i) => (now: Site) => addSection(now, 'ways', `way-${i}`, undefined, arranged(arrangement)),
+    ),
     (now) => addListSection(now, 'ways', 'log', 'ways-list'),
     ...(
       [

@@ -49,7 +49,7 @@ test('the judged pixels are those of the rendered pages, at three widths', async
     ['islands', 'islands.html'],
     ['assistance', 'assistance.html'],
   ] as const) {
-    const id = ternhaven.pageOrder.find((one) => ternhaven.pages[one]!.file === file)!;
+    const id = ternhaven.pageOrder.find((text) => ternhaven.pages[text]!.file === file)!;
     for (const width of [1280, 800, 390]) {
       await page.setViewportSize({ width, height: 900 });
       await page.goto(`${signedIn.address}/live/ternhaven/${file}`);

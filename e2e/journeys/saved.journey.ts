@@ -88,7 +88,7 @@ plain.describe('a server of its own', () => {
     const { changes } = (await (
       await fetch(`${own.address}/api/sites/ternhaven/changes?after=0`, { headers: { cookie } })
     ).json()) as { changes: { id: string }[] };
-    return changes.map((one) => one.id);
+    return changes.map((entry) => entry.id);
   };
   const open = async (page: Page): Promise<Desk> => {
     const desk = new Desk(page, {
@@ -140,7 +140,7 @@ plain.describe('a server of its own', () => {
       // All edits without an answer are sent again with the same ids; each is saved once.
       await send(sent);
       const complete = await stored();
-      expect(sent.filter(({ id }) => complete.filter((one) => one === id).length !== 1)).toEqual([]);
+      expect(sent.filter(({ id }) => complete.filter((name) => name === id).length !== 1)).toEqual([]);
       await desk.saved();
       const { site } = (await (await fetch(`${own.address}/api/sites/ternhaven`, { headers: { cookie } })).json()) as {
         site: { brand: { corners: { card: number } } };

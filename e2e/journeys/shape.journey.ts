@@ -142,7 +142,7 @@ test('links take the underline of the brand: its distance in em, its thickness i
   page,
 }) => {
   await desk.step('Buttons');
-  const line = (property: string) => onWall(page, 'p .link, p a', property).then((one) => one.value);
+  const line = (property: string) => onWall(page, 'p .link, p a', property).then((entry) => entry.value);
   const offset = page.getByLabel('underline offset, em');
   await offset.fill('0.3');
   await offset.press('Enter');

@@ -18,6 +18,6 @@ describe('verbs', () => {
     const rows = [...readFileSync(join(ROOT, 'docs/commands.md'), 'utf8').matchAll(/^\| `\.\/yohaku (.+?)` \|/gm)].map(
       ([, use]) => use!.replaceAll('\\|', '|'),
     );
-    expect(rows).toEqual(Object.entries(VERBS).flatMap(([verb, { use }]) => use.map((one) => `${verb} ${one}`)));
+    expect(rows).toEqual(Object.entries(VERBS).flatMap(([verb, { use }]) => use.map((entry) => `${verb} ${entry}`)));
   });
 });

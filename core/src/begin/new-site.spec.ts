@@ -40,7 +40,7 @@ describe('a site that is begun', () => {
     const next = () => (seed = (seed * 48271) % 2147483647) / 2147483647;
     for (let i = 0; i < 60; i++) {
       const list = Array.from({ length: 1 + Math.floor(next() * 5) }, () =>
-        parseColor(`rgb(${[next(), next(), next()].map((one) => Math.round(one * 255)).join(' ')})`)!,
+        parseColor(`rgb(${[next(), next(), next()].map((value) => Math.round(value * 255)).join(' ')})`)!,
       );
       expect(failing(begun({ colors: list })))
         .withContext(list.map((entry) => entry.typed).join(', '))

@@ -66,7 +66,7 @@ export function newSite({
 }: Beginning): Site {
   const roles = stylesByRole(brand);
   const ground = (at: number): string => brand.groundOrder.at(at) ?? brand.groundOrder[0]!;
-  const spaces = brand.spaceOrder.filter((one) => brand.spaces[one]!.use === 'section');
+  const spaces = brand.spaceOrder.filter((space) => brand.spaces[space]!.use === 'section');
   const bare: Site = {
     schemaVersion: SCHEMA_VERSION,
     id,
@@ -211,14 +211,14 @@ function swatchesFrom(colors: readonly GivenColor[]): {
   const opaque = colors.filter(({ rgb }) => rgb.alpha === 1);
   const light = opaque
     .filter(({ rgb }) => luminance(rgb) >= LIGHT)
-    .sort((one, other) => other.oklch.l - one.oklch.l)[0];
+    .sort((color, other) => other.oklch.l - color.oklch.l)[0];
   const dark = opaque
-    .filter((one) => one !== light && luminance(one.rgb) <= DARK)
-    .sort((one, other) => one.oklch.l - other.oklch.l)[0];
+    .filter((color) => color !== light && luminance(color.rgb) <= DARK)
+    .sort((color, other) => color.oklch.l - other.oklch.l)[0];
   const lead = opaque
-    .filter((one) => one !== light && one !== dark && one.oklch.c >= COLOURED)
-    .sort((one, other) => other.oklch.c - one.oklch.c)[0];
-  const hue = (lead ?? opaque.find((one) => one.oklch.c >= COLOURED))?.oklch.h ?? 85;
+    .filter((color) => color !== light && color !== dark && color.oklch.c >= COLOURED)
+    .sort((color, other) => other.oklch.c - color.oklch.c)[0];
+  const hue = (lead ?? opaque.find((color) => color.oklch.c >= COLOURED))?.oklch.h ?? 85;
   const inkColor = dark ?? parseColor(`oklch(0.24 0.012 ${hue.toFixed(1)})`)!;
   const paperColor = light ?? parseColor(`oklch(0.985 0.004 ${hue.toFixed(1)})`)!;
   const ink = add(dark ? named.get(dark)! : 'Ink', inkColor, { provisional: !dark });
@@ -267,7 +267,7 @@ function groundsFrom(paper: string, ink: string, accent: string): Pick<Brand, 'g
     ground('tinted', 'Tinted', use('tint'), { kind: 'readable' }),
     ground('closed', 'Closed', use(ink), use(paper)),
   ];
-  return { grounds: byId(grounds), groundOrder: grounds.map((one) => one.id) };
+  return { grounds: byId(grounds), groundOrder: grounds.map((entry) => entry.id) };
 }
 
 function textStyles(): TextStyle[] {

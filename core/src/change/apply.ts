@@ -60,7 +60,7 @@ type Listed = OpOf<'insert'> | OpOf<'remove'>;
 function runFrom(ops: readonly Op[], from: number): Listed[] {
   const first = ops[from]!;
   if (first.op !== 'insert' && first.op !== 'remove') return [];
-  const same = (one: readonly string[] | null, other: readonly string[] | null) => jsonEqual(one, other);
+  const same = (bytes: readonly string[] | null, other: readonly string[] | null) => jsonEqual(bytes, other);
   const run: Listed[] = [];
   for (let i = from; i < ops.length; i++) {
     const op = ops[i]!;
@@ -147,7 +147,7 @@ function applyMove(site: Site, op: OpOf<'move'>): Step {
  */
 function applyRedirect(site: Site, op: OpOf<'redirect'>): Step {
   const { target, from, to } = op;
-  const at = op.at ?? referencesTo(site, target, from).map((one) => [...one]);
+  const at = op.at ?? referencesTo(site, target, from).map((bytes) => [...bytes]);
   const next = op.at
     ? replaceAt(site, op.at, from, to)
     : mapFields(Site, site, (meaning, value) =>

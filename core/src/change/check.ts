@@ -62,8 +62,8 @@ export function settleTouched(before: Site, after: Site): Settled[] {
       else if (Object.keys(after[record]).length > LIMITS.assets)
         issues.push({ path: record, message: `must have at most ${LIMITS.assets} entries` });
       else
-        for (const [id, one] of Object.entries(after[record]))
-          if (one !== before[record][id]) checkEntry(check, issues, schema, record, id, one);
+        for (const [id, entry] of Object.entries(after[record]))
+          if (entry !== before[record][id]) checkEntry(check, issues, schema, record, id, entry);
     }
   if (after.pageOrder !== before.pageOrder) check(PageOrder, ['pageOrder'], after.pageOrder);
   if (!isRecord(after.pages)) issues.push({ path: 'pages', message: 'must be an object' });
@@ -121,17 +121,17 @@ function checkEntry(
 function differences(given: unknown, read: unknown, at: readonly string[]): Settled[] {
   if (given === read) return [];
   if (isRecord(given) && isRecord(read)) {
-    const [one, other] = [given as Record<string, unknown>, read as Record<string, unknown>];
+    const [entry, other] = [given as Record<string, unknown>, read as Record<string, unknown>];
     return [
-      ...Object.keys(one).flatMap((key) =>
+      ...Object.keys(entry).flatMap((key) =>
         Object.hasOwn(other, key)
-          ? differences(one[key], other[key], [...at, key])
-          : one[key] === undefined
+          ? differences(entry[key], other[key], [...at, key])
+          : entry[key] === undefined
             ? []
             : [{ at: [...at, key], value: undefined }],
       ),
       ...Object.keys(other)
-        .filter((key) => !Object.hasOwn(one, key) && other[key] !== undefined)
+        .filter((key) => !Object.hasOwn(entry, key) && other[key] !== undefined)
         .map((key) => ({ at: [...at, key], value: other[key] })),
     ];
   }
@@ -166,9 +166,10 @@ function movedToken(before: Site, after: Site, { value }: Override): string | un
   if (!was?.address) return undefined;
   const [address, ending] = [was.address.join('/'), was.path.split('.').at(-1)];
   const same = [...tokenTable(after.brand).values()].filter(
-    (one) => one.type === was.type && one.address?.join('/') === address,
+    (token) => token.type === was.type && token.address?.join('/') === address,
   );
-  return (same.find((one) => one.path.split('.').at(-1) === ending) ?? (same.length === 1 ? same[0] : undefined))?.path;
+  return (same.find((token) => token.path.split('.').at(-1) === ending) ?? (same.length === 1 ? same[0] : undefined))
+    ?.path;
 }
 
 function invalid(issues: readonly Issue[]): ChangeRefused {

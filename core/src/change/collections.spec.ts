@@ -80,12 +80,14 @@ describe('a collection', () => {
     );
     expect(less.items['i1']!.values).toEqual({ name: 'Fog <b>', day: '2026-03-01', price: '9' });
     expect(JSON.stringify(less.pages)).not.toContain('"picture":"photo"');
-    const one = ['day', 'price', 'name'].reduce(
+    const entry = ['day', 'price', 'name'].reduce(
       (now, id) =>
         Object.keys(now.collections['n']!.fields).length > 1 ? edited(now, (site) => removeField(site, 'n', id)) : now,
       less,
     );
-    expect(() => removeField(one, 'n', one.collections['n']!.fieldOrder[0]!)).toThrowError(/needs at least one field/);
+    expect(() => removeField(entry, 'n', entry.collections['n']!.fieldOrder[0]!)).toThrowError(
+      /needs at least one field/,
+    );
   });
   it('keeps a site that can be read through any edits of it, undone in any order', () => {
     const steps: ((now: Site) => Edit | undefined)[] = [

@@ -1,21 +1,21 @@
 /** Returns true if two JSON values are equal, key order aside. An absent value equals only an absent one. */
-export function jsonEqual(one: unknown, other: unknown): boolean {
-  if (one === other) return true;
-  if (typeof one !== 'object' || typeof other !== 'object' || one === null || other === null) return false;
-  if (Array.isArray(one) || Array.isArray(other)) {
+export function jsonEqual(entry: unknown, other: unknown): boolean {
+  if (entry === other) return true;
+  if (typeof entry !== 'object' || typeof other !== 'object' || entry === null || other === null) return false;
+  if (Array.isArray(entry) || Array.isArray(other)) {
     return (
-      Array.isArray(one) &&
+      Array.isArray(entry) &&
       Array.isArray(other) &&
-      one.length === other.length &&
-      one.every((value, i) => jsonEqual(value, other[i]))
+      entry.length === other.length &&
+      entry.every((value, i) => jsonEqual(value, other[i]))
     );
   }
-  const keys = Object.keys(one);
+  const keys = Object.keys(entry);
   if (keys.length !== Object.keys(other).length) return false;
   return keys.every(
     (key) =>
       Object.hasOwn(other, key) &&
-      jsonEqual((one as Record<string, unknown>)[key], (other as Record<string, unknown>)[key]),
+      jsonEqual((entry as Record<string, unknown>)[key], (other as Record<string, unknown>)[key]),
   );
 }
 
@@ -25,7 +25,7 @@ export function jsonEqual(one: unknown, other: unknown): boolean {
  */
 export function inKeyOrder<T>(value: T): T {
   if (typeof value !== 'object' || value === null) return value;
-  if (Array.isArray(value)) return value.map((one) => inKeyOrder(one as unknown)) as T;
+  if (Array.isArray(value)) return value.map((entry) => inKeyOrder(entry as unknown)) as T;
   const record = value as Record<string, unknown>;
   return Object.fromEntries(
     Object.keys(record)

@@ -60,7 +60,7 @@ const listed = edited(
 const at = ['pages', 'more', 'sections', 'x1', 'own', 'blocks', 'x1-list'];
 const set = (site: Site, values: Readonly<Record<string, unknown>>): Site =>
   Object.entries(values).reduce(
-    (now, [key, value]) => edited(now, (one) => setValue(one, '', [...at, key], value)),
+    (now, [key, value]) => edited(now, (entry) => setValue(entry, '', [...at, key], value)),
     site,
   );
 

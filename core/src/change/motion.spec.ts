@@ -33,9 +33,9 @@ describe('motion', () => {
   it('is added, deleted, and read back as it was', () => {
     const two = after(site, addMotion(site, 'calm'));
     expect(readSite(two)).toEqual(two);
-    const one = after(two, removeMotion(two, 'quick'));
-    expect(one.brand.motion!.uses).toEqual({ button: null, link: null, field: null });
-    expect(after(one, removeMotion(one, 'calm')).brand.motion).toBeUndefined();
+    const entry = after(two, removeMotion(two, 'quick'));
+    expect(entry.brand.motion!.uses).toEqual({ button: null, link: null, field: null });
+    expect(after(entry, removeMotion(entry, 'calm')).brand.motion).toBeUndefined();
     const lost = after(site, setValue(site, '', ['brand', 'motion', 'uses', 'button'], 'nobody'));
     expect(danglingReferences(lost).map((found) => `${found.kind} ${found.target}`)).toEqual(['motion nobody']);
   });

@@ -28,7 +28,10 @@ describe('Trial 12: a new page', () => {
 
   it('has the address of its title as long as it may, and keeps one that was typed or is live', () => {
     const renamed = after(added, (now) => renamePage(now, 'p-new', 'Opening hours', true));
-    expect([added, renamed].map((one) => one.pages['p-new']!.file)).toEqual(['new-page.html', 'opening-hours.html']);
+    expect([added, renamed].map((entry) => entry.pages['p-new']!.file)).toEqual([
+      'new-page.html',
+      'opening-hours.html',
+    ]);
     expect(after(renamed, (now) => renamePage(now, 'p-new', 'Hours')).pages['p-new']!.file).toBe('opening-hours.html');
     const typed = after(renamed, (now) =>
       setValue(now, '', ['pages', 'p-new', 'file'], pageAddress(' When We Open.html')),
@@ -105,7 +108,11 @@ describe('Trial 10: several in one act', () => {
     // An edit made on what the one before it left.
     expect(
       after(site, (now) =>
-        inTurn(now, '', [(one) => addPage(one, 'p-1', null), (one) => addPage(one, 'p-2', 'p-1'), () => undefined]),
+        inTurn(now, '', [
+          (entry) => addPage(entry, 'p-1', null),
+          (entry) => addPage(entry, 'p-2', 'p-1'),
+          () => undefined,
+        ]),
       ).pageOrder,
     ).toEqual(['home', 'more', 'p-1', 'p-2']);
   });

@@ -29,9 +29,9 @@ import {
 } from './index.ts';
 
 const site = smallSite();
-const place = (now: Site, id: string) => pageTree(now, 'home').places.find((one) => one.id === id)!;
+const place = (now: Site, id: string) => pageTree(now, 'home').places.find((entry) => entry.id === id)!;
 const part = (now: Site, id: string, what: BlockPart['what']) =>
-  partsAt(now, place(now, id)).find((one) => one.what === what)!;
+  partsAt(now, place(now, id)).find((entry) => entry.what === what)!;
 const section = (now: Site) => (now.pages['home']!.sections['s1'] as unknown as { own: Section }).own;
 const after = (now: Site, edit: Edit | undefined) => acceptChange(now, edit!).site;
 

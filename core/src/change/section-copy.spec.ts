@@ -53,9 +53,9 @@ describe('a section copied', () => {
   it('takes along what is set on its places; a token that another brand lacks comes as what it was, and is a raw value there', () => {
     const table = tokenTable(from.brand);
     const token = [...table.values()].find(
-      (one) =>
-        one.type === 'color' &&
-        !tokenTable(newSite({ id: 'other', name: 'Other', language: 'en' }).brand).has(one.path),
+      (entry) =>
+        entry.type === 'color' &&
+        !tokenTable(newSite({ id: 'other', name: 'Other', language: 'en' }).brand).has(entry.path),
     )!;
     const setOn = (now: Site, page: string, place: string) =>
       setValue(now, '', ['pages', page, 'overrides'], {
@@ -88,7 +88,7 @@ describe('a section copied', () => {
         band,
       }));
     const here = edited(set, (now) => addClip(now, 'more', fromClip(now, taken, 'x2')));
-    expect(valuesOn(here, 'more')).toEqual(valuesOn(set, 'home').map((one) => ({ ...one, place: 'x2-b1/text' })));
+    expect(valuesOn(here, 'more')).toEqual(valuesOn(set, 'home').map((entry) => ({ ...entry, place: 'x2-b1/text' })));
     const other = newSite({ id: 'other', name: 'Other', language: 'en' });
     const made = fromClip(other, taken, 'x2');
     const there = edited(other, (now) => addClip(now, 'home', made));
@@ -113,7 +113,7 @@ describe('a section copied', () => {
         edited(kept, (now) => addClip(now, 'more', fromClip(now, same, 'x4'))),
         'more',
       ),
-    ).toEqual(valuesOn(set, 'home').map((one) => ({ ...one, place: 'x4-b1/text' })));
+    ).toEqual(valuesOn(set, 'home').map((entry) => ({ ...entry, place: 'x4-b1/text' })));
   });
   it('is read only as what it is', () => {
     for (const text of [null, '', '{}', '[1]', '{"clip":"section","schemaVersion":1,"section":{},"looks":{}}'])

@@ -79,7 +79,7 @@ describe('shape', () => {
     expect(setCornerOf(site, 'card', 'round')).toBeUndefined();
     const round = done(site, setCornerOf(site, 'button', 'round'));
     expect(stylesCss(round)).toContain('border-radius: calc(var(--corner-button) * var(--high))');
-    const group = siteIndex(round).groups.find((one) => one.kind === 'button')!;
+    const group = siteIndex(round).groups.find((entry) => entry.kind === 'button')!;
     const px = (property: 'line-height' | 'padding-block' | 'border-width' | 'border-radius') =>
       pixelsAt(tokenTable(round.brand), group.painting, property, 'rest', 1280)!;
     expect(px('border-radius')).toBeCloseTo(
@@ -132,7 +132,7 @@ describe('shape', () => {
 
 describe('the shape of one variant', () => {
   const variant = smallSite().brand.variantOrder[0]!;
-  const group = (site: Site) => siteIndex(site).groups.find((one) => one.kind === 'button')!;
+  const group = (site: Site) => siteIndex(site).groups.find((entry) => entry.kind === 'button')!;
   const px = (site: Site, property: 'border-width' | 'border-radius' | 'line-height' | 'padding-block') =>
     pixelsAt(tokenTable(site.brand), group(site).painting, property, 'rest', 1280)!;
 

@@ -97,7 +97,7 @@ describe('a size for one band alone', () => {
 describe('figures and the max. line length of a style', () => {
   it('are painted where they are set, the line in em of the family', () => {
     let site = smallSite();
-    const group = () => siteIndex(site).groups.find((one) => one.style === 'running' && one.kind === 'text')!;
+    const group = () => siteIndex(site).groups.find((entry) => entry.style === 'running' && entry.kind === 'text')!;
     expect(group().painting.at('max-width', 'rest', 'desktop')).toBeUndefined();
     site = after(site, setValue(site, 'longest', ['brand', 'styles', 'running', 'longest'], 60));
     site = after(site, setValue(site, 'figures', ['brand', 'styles', 'running', 'figures'], 'table'));

@@ -43,8 +43,8 @@ export function planUndo(site: Site, inverse: readonly Op[]): UndoPlan {
 /** A redirect for what still points where it was turned to; the rest is overtaken. Undefined when nothing does. */
 function stillThere(site: Site, op: Extract<Op, { op: 'redirect' }>, overtaken: string[][]): Op | undefined {
   if (!op.at) return op;
-  const at = op.at.filter((one) => namedAt(site, one) === op.from);
-  if (at.length < op.at.length) overtaken.push(...op.at.filter((one) => namedAt(site, one) !== op.from));
+  const at = op.at.filter((entry) => namedAt(site, entry) === op.from);
+  if (at.length < op.at.length) overtaken.push(...op.at.filter((entry) => namedAt(site, entry) !== op.from));
   return at.length > 0 ? { ...op, at } : undefined;
 }
 

@@ -20,11 +20,11 @@ export function doubledAddress(site: Site, before: Site): string | undefined {
   if (paged.length === 0) return undefined;
   // Made once a collection and only where an address could be one of its: a sheet may bring ten thousand that could.
   const slugs = new Map<Collection, ReadonlySet<string>>();
-  const stands = (one: Collection, file: string): boolean => {
-    const slug = slugAt(one.path, file);
+  const stands = (collection: Collection, file: string): boolean => {
+    const slug = slugAt(collection.path, file);
     if (slug === undefined) return false;
-    let known = slugs.get(one);
-    if (!known) slugs.set(one, (known = new Set(one.itemOrder.map((id) => site.items[id]!.slug))));
+    let known = slugs.get(collection);
+    if (!known) slugs.set(collection, (known = new Set(collection.itemOrder.map((id) => site.items[id]!.slug))));
     return known.has(slug);
   };
   const files = new Set<string>();

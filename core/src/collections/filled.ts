@@ -77,8 +77,8 @@ export function filledPage(page: Page, collection: Collection, item: Item): Page
       if (field?.kind !== 'rich') continue;
       made.push(
         { ...run, text: filled(run.text.slice(from, found.index)) },
-        ...richRuns(item.values[field.id] ?? '').map((one) =>
-          'id' in one ? { ...one, id: `i${at}-${found.index}-${one.id}` } : one,
+        ...richRuns(item.values[field.id] ?? '').map((entry) =>
+          'id' in entry ? { ...entry, id: `i${at}-${found.index}-${entry.id}` } : entry,
         ),
       );
       from = found.index + found[0].length;

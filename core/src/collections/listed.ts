@@ -68,7 +68,7 @@ export function groupsOfList(site: Site, query: Query): ReadonlyMap<string, numb
   const compare = comparing(field.kind, site.language);
   const place = (said: string) =>
     said === '' ? Infinity : (field.options?.indexOf(said) ?? -1) < 0 ? 1e6 : field.options!.indexOf(said);
-  return new Map([...counts].sort(([one], [other]) => place(one) - place(other) || compare(one, other)));
+  return new Map([...counts].sort(([name], [other]) => place(name) - place(other) || compare(name, other)));
 }
 
 function listed(site: Site, collection: Collection, query: Query): readonly Item[] {
@@ -97,12 +97,14 @@ function inOrder(
   const compare = comparing(field.kind, site.language);
   const turn = down ? -1 : 1;
   const said = (item: Item) => (item.values[field.id] ?? '').trim();
-  const comesBefore = (one: string, other: string) =>
-    one === '' || other === '' ? one !== '' && other === '' : turn * compare(one, other) < 0;
+  const comesBefore = (name: string, other: string) =>
+    name === '' || other === '' ? name !== '' && other === '' : turn * compare(name, other) < 0;
   if (limit * 4 > all.length) {
     const valued = all.map((item) => ({ item, value: said(item) }));
     return valued
-      .sort((one, other) => (comesBefore(one.value, other.value) ? -1 : comesBefore(other.value, one.value) ? 1 : 0))
+      .sort((entry, other) =>
+        comesBefore(entry.value, other.value) ? -1 : comesBefore(other.value, entry.value) ? 1 : 0,
+      )
       .slice(0, limit)
       .map(({ item }) => item);
   }
@@ -110,24 +112,25 @@ function inOrder(
   // the last of them.
   const first: { readonly item: Item; readonly value: string }[] = [];
   for (const item of all) {
-    const one = { item, value: said(item) };
-    if (first.length >= limit && !comesBefore(one.value, first[first.length - 1]!.value)) continue;
+    const entry = { item, value: said(item) };
+    if (first.length >= limit && !comesBefore(entry.value, first[first.length - 1]!.value)) continue;
     let [low, high] = [0, first.length];
     while (low < high) {
       const middle = (low + high) >> 1;
-      if (comesBefore(one.value, first[middle]!.value)) high = middle;
+      if (comesBefore(entry.value, first[middle]!.value)) high = middle;
       else low = middle + 1;
     }
-    first.splice(low, 0, one);
+    first.splice(low, 0, entry);
     if (first.length > limit) first.pop();
   }
   return first.map(({ item }) => item);
 }
 
 /** How two values of a field that are both there are ordered. */
-export function comparing(kind: string, language: string): (one: string, other: string) => number {
-  if (kind === 'number') return (one, other) => Number(one) - Number(other) || (one < other ? -1 : one > other ? 1 : 0);
-  if (kind === 'date') return (one, other) => (one < other ? -1 : one > other ? 1 : 0);
+export function comparing(kind: string, language: string): (name: string, other: string) => number {
+  if (kind === 'number')
+    return (name, other) => Number(name) - Number(other) || (name < other ? -1 : name > other ? 1 : 0);
+  if (kind === 'date') return (name, other) => (name < other ? -1 : name > other ? 1 : 0);
   const { compare } = new Intl.Collator(language, { numeric: true });
   return compare;
 }

@@ -28,7 +28,7 @@ describe('colour', () => {
       fc.property(
         rgb8,
         rgb8,
-        (one, other) => Math.abs(contrastRatio(one, other) - wcagContrast(culoriOf(one), culoriOf(other))) < 1e-6,
+        (entry, other) => Math.abs(contrastRatio(entry, other) - wcagContrast(culoriOf(entry), culoriOf(other))) < 1e-6,
       ),
     );
   });
@@ -86,7 +86,7 @@ describe('colour', () => {
       fc.property(
         rgb8,
         rgb8,
-        (one, other) => Math.abs(deltaERgb(one, other) - distance(culoriOf(one), culoriOf(other))) < 1e-4,
+        (entry, other) => Math.abs(deltaERgb(entry, other) - distance(culoriOf(entry), culoriOf(other))) < 1e-4,
       ),
     );
   });

@@ -22,13 +22,13 @@ export function luminance(color: Rgb8): number {
 }
 
 /** Contrast ratio, 1 to 21, of two luminances in any order. */
-export function luminanceRatio(one: number, other: number): number {
-  return one > other ? (one + FLARE) / (other + FLARE) : (other + FLARE) / (one + FLARE);
+export function luminanceRatio(value: number, other: number): number {
+  return value > other ? (value + FLARE) / (other + FLARE) : (other + FLARE) / (value + FLARE);
 }
 
 /** Contrast ratio, 1 to 21, of two opaque painted colours. Composite translucent ones first. */
-export function contrastRatio(one: Rgb8, other: Rgb8): number {
-  return luminanceRatio(luminance(one), luminance(other));
+export function contrastRatio(entry: Rgb8, other: Rgb8): number {
+  return luminanceRatio(luminance(entry), luminance(other));
 }
 
 /**

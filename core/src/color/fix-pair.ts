@@ -97,7 +97,7 @@ function nearestOnLattice(origin: Oklab, ground: Rgb8, needed: number): Rgb8[] {
         const distance = deltaE(rgb8ToOklab(rgb), origin);
         if (found.length === STARTS && distance >= found[STARTS - 1]!.distance) continue;
         found.push({ rgb, distance });
-        found.sort((one, other) => one.distance - other.distance);
+        found.sort((entry, other) => entry.distance - other.distance);
         found.length = Math.min(found.length, STARTS);
       }
   return found.map(({ rgb }) => rgb);
@@ -132,12 +132,12 @@ function descend(start: Rgb8, origin: Oklab, ground: Rgb8, needed: number): Pair
     for (const [r, g, b] of OFFSETS)
       consider({ r: clamp(from.r + r, 0, 255), g: clamp(from.g + g, 0, 255), b: clamp(from.b + b, 0, 255), alpha: 1 });
     const darker = luminance(from) < luminance(ground);
-    for (const [one, other, last] of AXES)
+    for (const [channel, other, last] of AXES)
       for (const a of SURFACE_STEPS)
         for (const b of SURFACE_STEPS)
           consider(
             onSurface(
-              { ...from, [one]: clamp(from[one] + a, 0, 255), [other]: clamp(from[other] + b, 0, 255) },
+              { ...from, [channel]: clamp(from[channel] + a, 0, 255), [other]: clamp(from[other] + b, 0, 255) },
               last,
               darker,
               ground,

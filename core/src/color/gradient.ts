@@ -7,8 +7,8 @@ import type { Rgb8 } from './color.ts';
  */
 export function gradientColor(from: Rgb8, to: Rgb8, t: number): Rgb8 {
   const alpha = from.alpha + (to.alpha - from.alpha) * t;
-  const mix = (one: number, other: number) =>
-    alpha === 0 ? 0 : Math.round((one * from.alpha * (1 - t) + other * to.alpha * t) / alpha);
+  const mix = (value: number, other: number) =>
+    alpha === 0 ? 0 : Math.round((value * from.alpha * (1 - t) + other * to.alpha * t) / alpha);
   return { r: mix(from.r, to.r), g: mix(from.g, to.g), b: mix(from.b, to.b), alpha };
 }
 
@@ -63,8 +63,8 @@ function parseGradient(css: string): Gradient | undefined {
   if (!read || !('call' in read) || read.call !== 'linear-gradient') return undefined;
   const first = oneValue(read.of[0] ?? '');
   const turned = first && 'number' in first && first.unit === 'deg' ? first.number : undefined;
-  const [from, to, ...more] = (turned === undefined ? read.of : read.of.slice(1)).map((one, i) =>
-    stopColor(one, i * 100),
+  const [from, to, ...more] = (turned === undefined ? read.of : read.of.slice(1)).map((name, i) =>
+    stopColor(name, i * 100),
   );
   return from && to && more.length === 0 ? { angle: turned ?? 180, from, to } : undefined;
 }
@@ -85,11 +85,11 @@ function stopColor(css: string, at: number): Rgb8 | undefined {
     !['rgb', 'rgba'].includes(read.call)
   )
     return undefined;
-  const [r, g, b, alpha = 1] = read.of.map((one) => {
-    const channel = oneValue(one);
+  const [r, g, b, alpha = 1] = read.of.map((name) => {
+    const channel = oneValue(name);
     return channel && 'number' in channel && channel.unit === '' ? channel.number : NaN;
   });
-  return [r, g, b, alpha].every((one) => one !== undefined && Number.isFinite(one))
+  return [r, g, b, alpha].every((value) => value !== undefined && Number.isFinite(value))
     ? { r: r!, g: g!, b: b!, alpha }
     : undefined;
 }

@@ -36,18 +36,18 @@ describe('vision', () => {
         expect(seenAs({ r, g, b, alpha: 0.4 }, visionMatrix('full', 1))).toEqual({ r, g, b, alpha: 0.4 });
         for (const vision of VISIONS) {
           const { r: red, g: green, b: blue } = seenAs({ r, g: r, b: r, alpha: 1 }, visionMatrix(vision, 1));
-          for (const one of [red, green, blue]) expect(Math.abs(one - r)).toBeLessThanOrEqual(1);
+          for (const value of [red, green, blue]) expect(Math.abs(value - r)).toBeLessThanOrEqual(1);
         }
       }),
     );
   });
   it('brings red and green together for protan and deutan eyes, and not for tritan ones', () => {
     const apart = (vision: Vision) => {
-      const [one, other] = [
+      const [entry, other] = [
         { r: 200, g: 60, b: 40, alpha: 1 },
         { r: 110, g: 120, b: 30, alpha: 1 },
       ].map((color) => seenAs(color, visionMatrix(vision, 1)));
-      return Math.hypot(one!.r - other!.r, one!.g - other!.g, one!.b - other!.b);
+      return Math.hypot(entry!.r - other!.r, entry!.g - other!.g, entry!.b - other!.b);
     };
     expect(apart('protan')).toBeLessThan(apart('full') * 0.75);
     expect(apart('deutan')).toBeLessThan(apart('full') * 0.75);

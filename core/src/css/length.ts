@@ -19,20 +19,20 @@ const UNITS: readonly string[] = ['', 'px', 'rem', 'em', 'vw', '%'];
  * `clamp(a rem, b rem + c vw, d rem)`; undefined for any other value.
  */
 export function readLength(css: string): CssLength | undefined {
-  const one = oneValue(css);
-  if (!one) return undefined;
-  if ('number' in one)
-    return UNITS.includes(one.unit) && Number.isFinite(one.number)
-      ? { value: one.number, unit: one.unit as '' }
+  const value = oneValue(css);
+  if (!value) return undefined;
+  if ('number' in value)
+    return UNITS.includes(value.unit) && Number.isFinite(value.number)
+      ? { value: value.number, unit: value.unit as '' }
       : undefined;
-  if (!('call' in one) || one.call !== 'clamp' || one.of.length !== 3) return undefined;
-  const [left, plus, right, ...more] = partsOf(one.of[1]!, ' ');
+  if (!('call' in value) || value.call !== 'clamp' || value.of.length !== 3) return undefined;
+  const [left, plus, right, ...more] = partsOf(value.of[1]!, ' ');
   if (plus !== '+' || more.length > 0) return undefined;
   const [low, intercept, slope, high] = [
-    inUnit(one.of[0]!, 'rem'),
+    inUnit(value.of[0]!, 'rem'),
     inUnit(left!, 'rem'),
     inUnit(right ?? '', 'vw'),
-    inUnit(one.of[2]!, 'rem'),
+    inUnit(value.of[2]!, 'rem'),
   ];
   return low === undefined || intercept === undefined || slope === undefined || high === undefined
     ? undefined
@@ -40,6 +40,6 @@ export function readLength(css: string): CssLength | undefined {
 }
 
 function inUnit(css: string, unit: string): number | undefined {
-  const one = oneValue(css);
-  return one && 'number' in one && one.unit === unit && Number.isFinite(one.number) ? one.number : undefined;
+  const value = oneValue(css);
+  return value && 'number' in value && value.unit === unit && Number.isFinite(value.number) ? value.number : undefined;
 }

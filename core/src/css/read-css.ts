@@ -58,7 +58,7 @@ export function partsOf(css: string, separator: ' ' | ','): string[] {
   const parts: { start: number; end: number }[] = [];
   let open = false;
   const nodes = valueNodes(css);
-  if (!nodes) return [css.trim()].filter((one) => one !== '');
+  if (!nodes) return [css.trim()].filter((name) => name !== '');
   for (const node of nodes) {
     const { start, end } = { start: node.loc!.start.offset, end: node.loc!.end.offset };
     const comma = node.type === 'Operator' && node.value === ',';

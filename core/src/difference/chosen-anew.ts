@@ -30,9 +30,9 @@ export function placesChosenAnew(before: Site, after: Site, changed: readonly Pl
   for (const path of paths) {
     // The swatch that was picked before was edited itself, so this place changes without a new choice.
     const edited = resolveToken(old, path).chain.some(
-      (one) => paths.has(one) && !chose.has(one) && old.get(one)!.alias === undefined,
+      (name) => paths.has(name) && !chose.has(name) && old.get(name)!.alias === undefined,
     );
-    if (edited || !resolveToken(now, path).chain.some((one) => chose.has(one)))
+    if (edited || !resolveToken(now, path).chain.some((name) => chose.has(name)))
       for (const group of groupsOf(index, tokensThrough(old, path))) moved.add(group);
   }
   return changed.filter((place) => {

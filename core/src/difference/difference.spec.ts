@@ -19,7 +19,7 @@ describe('Trial 7: one number for one thing', () => {
     expect(siteDifference(site, applyChange(edited, { ops: inverse }).site).count).toBe(0);
     expect(siteDifference(site, structuredClone(site)).count).toBe(0);
     expect(
-      siteDifference(site, after(site, ...['#111111', '#121212', '#131313'].map((one) => paint('ink', one)))).count,
+      siteDifference(site, after(site, ...['#111111', '#121212', '#131313'].map((name) => paint('ink', name)))).count,
     ).toBe(1);
   });
   it('counts pages written otherwise, come and gone, and what paints nothing', () => {
@@ -75,7 +75,7 @@ describe('Trial 7: one number for one thing', () => {
     const now = after(ruled, setSwatchColor(ruled, 'brand', parseColor('#000000')!));
     const { changed } = ripple(ruled, now);
     const anew = placesChosenAnew(ruled, now, changed);
-    expect(anew.some((one) => one.id === 'p/text')).toBeTrue();
-    expect(anew.some((one) => one.id === 'h/text')).toBeFalse();
+    expect(anew.some((place) => place.id === 'p/text')).toBeTrue();
+    expect(anew.some((place) => place.id === 'h/text')).toBeFalse();
   });
 });

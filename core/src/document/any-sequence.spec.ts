@@ -46,11 +46,11 @@ interface Chance {
   readonly page: string;
   readonly entry: string | undefined;
   readonly id: string;
-  one<T>(list: readonly T[]): T;
+  pick<T>(list: readonly T[]): T;
   other<T>(list: readonly T[]): T | undefined;
 }
 
-const color = (chance: Chance) => parseColor(chance.one(['#336699', '#b83a1e', '#0a5c36', '#f4c95d']))!;
+const color = (chance: Chance) => parseColor(chance.pick(['#336699', '#b83a1e', '#0a5c36', '#f4c95d']))!;
 
 /** Every kind of edit that the desk makes, each for a site in any state; nothing where it cannot be done there. */
 const ACTS: readonly ((site: Site, chance: Chance) => Edit | undefined)[] = [
@@ -59,11 +59,11 @@ const ACTS: readonly ((site: Site, chance: Chance) => Edit | undefined)[] = [
   (site, { id }) => addPage(site, id, null),
   (site, { page }) => (site.pages[page]!.file === 'index.html' ? undefined : removePage(site, page)),
   (site, { page, id }) => renamePage(site, page, `Named ${id}`, true),
-  (site, { page, one }) => movePage(site, page, one([-1, 1] as const)),
+  (site, { page, pick }) => movePage(site, page, pick([-1, 1] as const)),
   (site, { page, entry, id }) => (entry === undefined ? undefined : duplicateSection(site, page, entry, id)),
   (site, { page, entry }) => (entry === undefined ? undefined : removeSection(site, page, entry)),
-  (site, { page, entry, one }) =>
-    entry === undefined ? undefined : moveSection(site, page, entry, one([-1, 1] as const)),
+  (site, { page, entry, pick }) =>
+    entry === undefined ? undefined : moveSection(site, page, entry, pick([-1, 1] as const)),
   (_site, { page, entry, id }) => ({
     label: '',
     ops: [
@@ -81,7 +81,7 @@ const ACTS: readonly ((site: Site, chance: Chance) => Edit | undefined)[] = [
   (site, { page }) => removeFromMenu(site, page),
   // Words, and what is chosen where a place stands.
   (site, chance) => {
-    const place = chance.one(pageTree(site, chance.page).places.filter((one) => one.words));
+    const place = chance.pick(pageTree(site, chance.page).places.filter((entry) => entry.words));
     const now = valueAt(site, place.words!);
     const link = { id: chance.id, link: { to: 'page' as const, page: chance.page }, text: 'a link' };
     return setValue(
@@ -92,8 +92,8 @@ const ACTS: readonly ((site: Site, chance: Chance) => Edit | undefined)[] = [
     );
   },
   (site, chance) => {
-    const offered = offeredFields(site, chance.one(pageTree(site, chance.page).places));
-    const field = offered.length > 0 ? chance.one(offered) : undefined;
+    const offered = offeredFields(site, chance.pick(pageTree(site, chance.page).places));
+    const field = offered.length > 0 ? chance.pick(offered) : undefined;
     return (
       field &&
       setValue(
@@ -105,46 +105,49 @@ const ACTS: readonly ((site: Site, chance: Chance) => Edit | undefined)[] = [
     );
   },
   // Values set on places.
-  (site, { id, page, one }) =>
+  (site, { id, page, pick }) =>
     addOverride(
       site,
-      anchorOf(one(pageTree(site, page).places), one(['here', 'used'] as const)),
+      anchorOf(pick(pageTree(site, page).places), pick(['here', 'used'] as const)),
       { ...literal(id, '', 'color', '#010203') },
       '',
     ),
-  (site, { one }) => {
-    const record = one([['shared', 'overrides'], ...site.pageOrder.map((id) => ['pages', id, 'overrides'])]);
+  (site, { pick }) => {
+    const record = pick([['shared', 'overrides'], ...site.pageOrder.map((id) => ['pages', id, 'overrides'])]);
     const [first] = Object.keys(valueAt(site, record) as object);
     return first === undefined ? undefined : { label: '', ops: [removeOp(site, record, null, first)] };
   },
   // The brand: changed, added to, and taken from with what takes its place.
-  (site, chance) => setSwatchColor(site, chance.one(site.brand.swatchOrder), color(chance)),
+  (site, chance) => setSwatchColor(site, chance.pick(site.brand.swatchOrder), color(chance)),
   (site, chance) => addSwatches(site, [{ id: chance.id, label: 'swatch', color: color(chance) }]),
-  (site, { one, other }) =>
+  (site, { pick, other }) =>
     site.brand.swatchOrder.length < 2
       ? undefined
-      : removeSwatch(site, one(site.brand.swatchOrder), other(site.brand.swatchOrder)!),
-  (site, { one, other }) =>
-    site.brand.swatchOrder.length < 2 || site.brand.swatches[one(site.brand.swatchOrder)]!.rule
+      : removeSwatch(site, pick(site.brand.swatchOrder), other(site.brand.swatchOrder)!),
+  (site, { pick, other }) =>
+    site.brand.swatchOrder.length < 2 || site.brand.swatches[pick(site.brand.swatchOrder)]!.rule
       ? undefined
-      : followSwatch(site, one(site.brand.swatchOrder), other(site.brand.swatchOrder)!),
-  (site, { one }) => setRole(site, one(site.brand.groundOrder), 'text', one([{ kind: 'readable' }, undefined])),
-  (site, { id, one }) => addGround(site, id, { copyOf: one(site.brand.groundOrder) }),
-  (site, { one, other }) =>
+      : followSwatch(site, pick(site.brand.swatchOrder), other(site.brand.swatchOrder)!),
+  (site, { pick }) => setRole(site, pick(site.brand.groundOrder), 'text', pick([{ kind: 'readable' }, undefined])),
+  (site, { id, pick }) => addGround(site, id, { copyOf: pick(site.brand.groundOrder) }),
+  (site, { pick, other }) =>
     site.brand.groundOrder.length < 2
       ? undefined
-      : removeGround(site, one(site.brand.groundOrder), other(site.brand.groundOrder)!),
-  (site, { id, one }) => addStyle(site, one(site.brand.styleOrder), id),
-  (site, { one, other }) => removeStyle(site, one(site.brand.styleOrder), other(site.brand.styleOrder)),
-  (site, { one }) => resizeStyles(site, [one(site.brand.styleOrder)], { by: 'px', amount: 1 }),
-  (site, { id, one }) => addVariant(site, one(site.brand.variantOrder), id),
-  (site, { one, other }) =>
-    removeButtonPart(site, 'variant', one(site.brand.variantOrder), other(site.brand.variantOrder)),
-  (site, { id, one }) => addSize(site, one(site.brand.sizeOrder), id),
-  (site, { one, other }) => removeButtonPart(site, 'size', one(site.brand.sizeOrder), other(site.brand.sizeOrder)),
-  (site, { id, one }) => addSpace(site, one(site.brand.spaceOrder), id),
-  (site, { one, other }) => removeSpace(site, one(site.brand.spaceOrder), other(site.brand.spaceOrder)),
-  (site, { one }) => ({ label: '', ops: [setOp(site, ['brand', 'corners', one(['button', 'card', 'field'])], 3)] }),
+      : removeGround(site, pick(site.brand.groundOrder), other(site.brand.groundOrder)!),
+  (site, { id, pick }) => addStyle(site, pick(site.brand.styleOrder), id),
+  (site, { pick, other }) => removeStyle(site, pick(site.brand.styleOrder), other(site.brand.styleOrder)),
+  (site, { pick }) => resizeStyles(site, [pick(site.brand.styleOrder)], { by: 'px', amount: 1 }),
+  (site, { id, pick }) => addVariant(site, pick(site.brand.variantOrder), id),
+  (site, { pick, other }) =>
+    removeButtonPart(site, 'variant', pick(site.brand.variantOrder), other(site.brand.variantOrder)),
+  (site, { id, pick }) => addSize(site, pick(site.brand.sizeOrder), id),
+  (site, { pick, other }) => removeButtonPart(site, 'size', pick(site.brand.sizeOrder), other(site.brand.sizeOrder)),
+  (site, { id, pick }) => addSpace(site, pick(site.brand.spaceOrder), id),
+  (site, { pick, other }) => removeSpace(site, pick(site.brand.spaceOrder), other(site.brand.spaceOrder)),
+  (site, { pick }) => ({
+    label: '',
+    ops: [setOp(site, ['brand', 'corners', pick(['button', 'card', 'field'])], 3)],
+  }),
 ];
 
 describe('any sequence of edits that the desk can make', () => {
@@ -169,7 +172,7 @@ describe('any sequence of edits that the desk can make', () => {
               page,
               entry: sectionOrder[pick % Math.max(1, sectionOrder.length)],
               id: `x${i + 1}`,
-              one: (list) => list[pick % list.length]!,
+              pick: (list) => list[pick % list.length]!,
               other: (list) =>
                 list.length < 2 ? undefined : list[(pick + 1 + (other % (list.length - 1))) % list.length],
             };

@@ -58,9 +58,10 @@ function idsOf(places: readonly Place[]): ReadonlySet<string> {
 function isUsed(site: Site, place: string): boolean {
   const [owner, within] = place.split(':');
   const section = within === undefined ? undefined : site.shared.sections[owner!];
-  if (section) return looseSection(site, section, { shared: section.id }).places.some((one) => one.usedId === place);
+  if (section)
+    return looseSection(site, section, { shared: section.id }).places.some((entry) => entry.usedId === place);
   const [first] = site.pageOrder;
-  return first !== undefined && pageTree(withCommonEnds(site), first).places.some((one) => one.usedId === place);
+  return first !== undefined && pageTree(withCommonEnds(site), first).places.some((entry) => entry.usedId === place);
 }
 
 /** Ids that stand for two places of one page, for pages that differ from those of `before`. */

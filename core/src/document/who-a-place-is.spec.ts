@@ -36,8 +36,8 @@ const placeOf = (site: Site, page: string, id: string): Place =>
   pageTree(site, page).places.find((place) => place.id === id)!;
 const value = (css: string, property: Override['property'] = 'color', id = 'o1'): Omit<Override, 'place'> =>
   literal(id, '', property, css);
-const set = (site: Site, place: Place, where: Where, one: Omit<Override, 'place'>): Site =>
-  acceptChange(site, addOverride(site, anchorOf(place, where), one, place.label)).site;
+const set = (site: Site, place: Place, where: Where, entry: Omit<Override, 'place'>): Site =>
+  acceptChange(site, addOverride(site, anchorOf(place, where), entry, place.label)).site;
 const color = (site: Site, page: string, id: string): string | undefined => {
   const index = siteIndex(site);
   return paintedText(
@@ -79,7 +79,7 @@ describe('who a place is', () => {
       color(here, 'home', 's4:c1/text'),
       color(here, 'more', 't2:c1/text'),
     ]).toEqual(['#ffffff', '#010203', '#ffffff', '#ffffff']);
-    expect(ripple(site, here).changed.map((one) => `${one.page} ${one.id}`)).toEqual(['home s3:c1/text']);
+    expect(ripple(site, here).changed.map((place) => `${place.page} ${place.id}`)).toEqual(['home s3:c1/text']);
     const both = set(here, placeOf(here, 'home', 's2:c1/text'), 'used', value('#aabbcc', 'color', 'o2'));
     expect([
       color(both, 'home', 's2:c1/text'),
@@ -88,10 +88,10 @@ describe('who a place is', () => {
     ]).toEqual(['#aabbcc', '#010203', '#aabbcc']);
     expect(
       ripple(here, both)
-        .changed.map((one) => `${one.page} ${one.id}`)
+        .changed.map((place) => `${place.page} ${place.id}`)
         .sort(),
     ).toEqual(['home s2:c1/text', 'home s4:c1/text', 'more t2:c1/text']);
-    expect(setValues(both).map((one) => [one.override.id, one.count])).toEqual([
+    expect(setValues(both).map((entry) => [entry.override.id, entry.count])).toEqual([
       ['o2', 4],
       ['o1', 1],
     ]);

@@ -52,12 +52,12 @@ const site = (() => {
     value: { kind: 'picture', id: `b-${id}`, asset: id, alt: id, shape: 'wide' },
     after: 'k',
   });
-  const have = (one: Asset) => ({
+  const have = (entry: Asset) => ({
     op: 'insert' as const,
     record: ['assets'],
     order: null,
-    id: one.id,
-    value: one,
+    id: entry.id,
+    value: entry,
     after: null,
   });
   const after = applyChange(bare, {

@@ -20,7 +20,7 @@ export function flatColors(svg: string): FlatColor[] {
   }
   return [...uses]
     .map(([hex, uses]) => ({ hex, uses }))
-    .sort((one, other) => other.uses - one.uses || (one.hex < other.hex ? -1 : 1));
+    .sort((entry, other) => other.uses - entry.uses || (entry.hex < other.hex ? -1 : 1));
 }
 
 /**

@@ -55,7 +55,7 @@ describe('bringing in colours of another tool', () => {
   it('shows first what is added, changed, equal and left, with ΔE and places', () => {
     const { rows, counts } = plan(site, file);
     expect(counts).toEqual({ added: 2, changed: 1, equal: 1, left: 2 });
-    const row = (key: string) => rows.find((one) => one.key === key)!;
+    const row = (key: string) => rows.find((entry) => entry.key === key)!;
     expect([row('color.brand').arrival, row('color.brand').before, row('color.brand').after]).toEqual([
       'changed',
       '#b83a1e',
@@ -100,7 +100,7 @@ describe('bringing in colours of another tool', () => {
       motion: { calm: { $type: 'transition', $value: { duration: '240ms', timingFunction: [0.2, 0, 0, 1] } } },
     });
     const { rows, counts } = plan(site, parts);
-    const row = (key: string) => rows.find((one) => one.key === key)!;
+    const row = (key: string) => rows.find((entry) => entry.key === key)!;
     expect(counts).toEqual({ added: 4, changed: 1, equal: 0, left: 1 });
     expect([row('type.running').match, row('type.running').after]).toEqual(['running', '500 20px/1.6']);
     expect(row('type.running').note).toContain('Nobody Grotesque');
@@ -236,7 +236,7 @@ describe('bringing in a whole brand', () => {
   })();
   it('shows what differs in every token, and takes it or keeps ours one by one', () => {
     const { rows, counts } = planBrand(site, edited.brand, []);
-    const row = (key: string) => rows.find((one) => one.key === key)!;
+    const row = (key: string) => rows.find((entry) => entry.key === key)!;
     expect([
       row('color.core.brand').after,
       row('color.core.brand').deltaE! > 0.1,

@@ -57,7 +57,7 @@ export function planParts(site: Site, incoming: Incoming): PlanRow[] {
         note: 'its colour is not in the palette; kept, and exported again',
       };
     const note = [NAMES[part.kind], part.kind === 'style' ? familyNote(site.brand, part.family) : '']
-      .filter((one) => one !== '')
+      .filter((name) => name !== '')
       .join('; ');
     const after = wordsOf(part);
     if (!mine) return { ...base, arrival: 'added', after, places: 0, note };
@@ -120,7 +120,7 @@ function madeLike(site: Site, part: IncomingPart, id: string): Edit {
         };
   }
   const away = (style: string) => Math.abs(Math.log(sizeOf(site.brand, site.brand.styles[style]!) / part.size));
-  return addStyle(site, [...site.brand.styleOrder].sort((one, other) => away(one) - away(other))[0]!, id);
+  return addStyle(site, [...site.brand.styleOrder].sort((style, other) => away(style) - away(other))[0]!, id);
 }
 
 /** The part of the brand that is called so, unless another one of the file stands for it already. */
@@ -206,7 +206,7 @@ const solid = <T extends { readonly alpha: number }>(color: T): T => ({ ...color
 function swatchFor(brand: Brand, { color }: Extract<IncomingPart, { kind: 'shadow' }>): string | undefined {
   const near = resolvedSwatches(brand)
     .map((swatch) => ({ id: swatch.swatch.id, far: deltaERgb(solid(swatch.rgb), solid(color)) }))
-    .sort((one, other) => one.far - other.far)[0];
+    .sort((entry, other) => entry.far - other.far)[0];
   return near && near.far < SAME ? near.id : undefined;
 }
 

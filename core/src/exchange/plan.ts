@@ -24,17 +24,17 @@ export const MOST_SWATCHES = 500;
  */
 export function planColors(site: Site, incoming: Incoming): ColorPlan {
   const here = resolvedSwatches(site.brand);
-  const byPath = new Map(here.map((one) => [swatchPath(one.swatch), one]));
-  const byName = new Map(here.map((one) => [one.swatch.label.toLowerCase(), one]));
-  const byHex = new Map(here.map((one) => [hex(one.rgb), one]));
+  const byPath = new Map(here.map((swatch) => [swatchPath(swatch.swatch), swatch]));
+  const byName = new Map(here.map((swatch) => [swatch.swatch.label.toLowerCase(), swatch]));
+  const byHex = new Map(here.map((swatch) => [hex(swatch.rgb), swatch]));
   const matched = new Set<string>();
   const keyOf = new Map<string, string>();
   const match = (color: IncomingColor) => {
-    const one = [byPath.get(color.key), byName.get(color.label.toLowerCase())].find(
+    const swatch = [byPath.get(color.key), byName.get(color.label.toLowerCase())].find(
       (found) => found && !matched.has(found.swatch.id),
     );
-    if (one) matched.add(one.swatch.id);
-    return one;
+    if (swatch) matched.add(swatch.swatch.id);
+    return swatch;
   };
   const found = incoming.colors.map((color) => ({ color, mine: match(color) }));
   for (const { color, mine } of found) if (mine) keyOf.set(color.key, mine.swatch.id);
@@ -58,7 +58,7 @@ export function planColors(site: Site, incoming: Incoming): ColorPlan {
           mine.swatch.locked && !equal ? 'locked here' : '',
           !equal && !sameRule && mine.swatch.rule ? 'is derived here' : '',
         ]
-          .filter((one) => one !== '')
+          .filter((name) => name !== '')
           .join('; '),
       };
     }
@@ -84,7 +84,7 @@ export function planColors(site: Site, incoming: Incoming): ColorPlan {
         places: 0,
         note: `a palette holds at most ${MOST_SWATCHES} swatches`,
       };
-    const near = here.find((one) => deltaERgb(one.rgb, color.color.rgb) < SAME);
+    const near = here.find((swatch) => deltaERgb(swatch.rgb, color.color.rgb) < SAME);
     return {
       key: color.key,
       label: color.label,
@@ -109,10 +109,10 @@ const leftRow = ({ path, reason, kept }: LeftToken): PlanRow => ({
   note: `${reason}${kept === undefined ? '' : '; kept, and exported again'}`,
 });
 
-function sameAs(one: DeriveRule | null, other: DeriveRule | null): boolean {
-  if (!one || !other) return one === other;
+function sameAs(entry: DeriveRule | null, other: DeriveRule | null): boolean {
+  if (!entry || !other) return entry === other;
   const text = (rule: DeriveRule) => JSON.stringify(Object.entries(rule).sort(([a], [b]) => (a < b ? -1 : 1)));
-  return text(one) === text(other);
+  return text(entry) === text(other);
 }
 
 /** Where the swatches of a file's brand go: ids there to ids here, as far as they have one already. */
@@ -160,4 +160,4 @@ export function rolesFor(brand: Brand, ground: Ground, swatchHere: (id: string) 
   );
 }
 
-const sorted = (roles: Ground['roles']) => Object.entries(roles).sort(([one], [other]) => (one < other ? -1 : 1));
+const sorted = (roles: Ground['roles']) => Object.entries(roles).sort(([name], [other]) => (name < other ? -1 : 1));

@@ -21,16 +21,16 @@ export function planBrand(
     const arrival = !mine ? 'added' : before === after ? 'equal' : 'changed';
     counts[arrival]++;
     if (arrival === 'equal') continue;
-    const [one, other] = mine?.type === 'color' && before && after ? [parseColor(before), parseColor(after)] : [];
+    const [color, other] = mine?.type === 'color' && before && after ? [parseColor(before), parseColor(after)] : [];
     rows.push({
       key: path,
       label: (token ?? mine)!.label,
       arrival,
       places: mine ? placeCount(site, path) : 0,
       note: token ? '' : 'is not in the file',
-      ...(before !== undefined ? { before: one ? hex(one.rgb) : before } : {}),
+      ...(before !== undefined ? { before: color ? hex(color.rgb) : before } : {}),
       ...(after !== undefined ? { after: other ? hex(other.rgb) : after } : {}),
-      ...(one && other ? { deltaE: deltaERgb(one.rgb, other.rgb) } : {}),
+      ...(color && other ? { deltaE: deltaERgb(color.rgb, other.rgb) } : {}),
     });
   }
   return {

@@ -128,11 +128,11 @@ export function byId<const S extends v.GenericSchema<unknown, { readonly id: str
     record(Id, schema, most),
     v.rawCheck(({ dataset, addIssue }) => {
       if (!dataset.typed) return;
-      for (const [key, one] of Object.entries(dataset.value as Record<string, { readonly id: string }>))
-        if (one.id !== key)
+      for (const [key, entry] of Object.entries(dataset.value as Record<string, { readonly id: string }>))
+        if (entry.id !== key)
           addIssue({
             message: `must be ${key}, the name it stands under`,
-            path: [at(dataset.value as Record<string, unknown>, key), at(one as never, 'id')],
+            path: [at(dataset.value as Record<string, unknown>, key), at(entry as never, 'id')],
           });
     }),
   );

@@ -16,17 +16,17 @@ export function cleanTexts<T>(value: T): T {
   if (typeof value !== 'object' || value === null) return value;
   if (Array.isArray(value)) {
     let changed = false;
-    const list = value.map((one: unknown) => {
-      const clean = cleanTexts(one);
-      if (clean !== one) changed = true;
+    const list = value.map((entry: unknown) => {
+      const clean = cleanTexts(entry);
+      if (clean !== entry) changed = true;
       return clean;
     });
     return changed ? (list as T) : value;
   }
   let changed: Record<string, unknown> | undefined;
-  for (const [key, one] of Object.entries(value)) {
-    const clean: unknown = cleanTexts(one);
-    if (clean !== one) (changed ??= { ...(value as Record<string, unknown>) })[key] = clean;
+  for (const [key, entry] of Object.entries(value)) {
+    const clean: unknown = cleanTexts(entry);
+    if (clean !== entry) (changed ??= { ...(value as Record<string, unknown>) })[key] = clean;
   }
   return (changed as T | undefined) ?? value;
 }

@@ -110,8 +110,8 @@ function nameBeside(line: string, index: number, length: number): string {
     (
       part
         .split(/[,;\t|]/)
-        .map((one) => one.replace(/^[\s"'$@:=*•–-]+|[\s"':=–-]+$/g, ''))
-        .find((one) => /[\p{L}]/u.test(one) && !colorSpots(one).some(isCode)) ?? ''
+        .map((name) => name.replace(/^[\s"'$@:=*•–-]+|[\s"':=–-]+$/g, ''))
+        .find((name) => /[\p{L}]/u.test(name) && !colorSpots(name).some(isCode)) ?? ''
     )
       .slice(0, 80)
       .trim();

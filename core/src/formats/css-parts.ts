@@ -45,7 +45,7 @@ export function readSheetParts(
     else parts.push({ ...part, key, kept: names.length === 1 ? kept(names[0]!) : '' });
   };
   const typed = (key: string, type: string, value: unknown): IncomingPart | string =>
-    readPart(key.slice(2).replaceAll('-', '.'), type, value, '', (one) => one);
+    readPart(key.slice(2).replaceAll('-', '.'), type, value, '', (entry) => entry);
   for (const [key, names] of groupsOf(
     values.keys(),
     TEXT.map(([, end]) => end),
@@ -75,7 +75,7 @@ export function readSheetParts(
     if (typeof shadow === 'string') add(name, [name], shadow);
     else if (shadow) {
       const px = (value: number) => ({ value, unit: 'px' });
-      const layer = partsOf(css, ' ').find((one) => readSingle(one).px === undefined)!;
+      const layer = partsOf(css, ' ').find((text) => readSingle(text).px === undefined)!;
       add(
         name,
         [name],
@@ -108,7 +108,7 @@ export function readSheetParts(
 function groupsOf(names: Iterable<string>, ends: readonly RegExp[]): Map<string, string[]> {
   const groups = new Map<string, string[]>();
   for (const name of names) {
-    const end = ends.find((one) => one.test(name));
+    const end = ends.find((entry) => entry.test(name));
     if (end) groups.set(name.replace(end, ''), [...(groups.get(name.replace(end, '')) ?? []), name]);
   }
   return groups;
@@ -140,18 +140,18 @@ function fontOf(css: string): ReadonlyMap<string, string> | undefined {
   const [first, ...others] = partsOf(css, ',');
   const parts = first === undefined ? [] : partsOf(first, ' ');
   const found = new Map<string, string>();
-  const before = (field: string, fits: (one: string) => boolean) => {
+  const before = (field: string, fits: (name: string) => boolean) => {
     if (parts[0] !== undefined && fits(parts[0])) found.set(field, parts.shift()!);
   };
-  before('fontStyle', (one) => ['italic', 'oblique', 'normal'].includes(one));
-  before('fontWeight', (one) => ['bold', 'normal'].includes(one) || /^\d{3}$/.test(one));
+  before('fontStyle', (name) => ['italic', 'oblique', 'normal'].includes(name));
+  before('fontWeight', (name) => ['bold', 'normal'].includes(name) || /^\d{3}$/.test(name));
   // With spaces around the slash it is a part of its own.
   const [size, ...rest] = parts.join(' ').split(/\s*\/\s*/);
   const [height, ...family] =
     rest.length > 0 ? rest.join('/').split(' ') : [undefined, ...(size ?? '').split(' ').slice(1)];
   const length = (size ?? '').split(' ')[0]!;
-  const one = oneValue(length);
-  if (!one || !('number' in one) || !['px', 'rem'].includes(one.unit) || family.length === 0) return undefined;
+  const value = oneValue(length);
+  if (!value || !('number' in value) || !['px', 'rem'].includes(value.unit) || family.length === 0) return undefined;
   found.set('fontSize', length);
   if (height !== undefined) found.set('lineHeight', height);
   found.set('fontFamily', [family.join(' '), ...others].join(', '));

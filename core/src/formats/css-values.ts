@@ -27,12 +27,12 @@ const EASINGS: Readonly<Record<string, Curve>> = {
  * Reads one value as CSS writes it: `12px`, `.75rem`, `0`, `0.02em`, `150ms`, `0.2s`, `ease-out`, `cubic-bezier(…)`.
  */
 export function readSingle(css: string): Single {
-  const one = oneValue(css);
-  if (!one) return {};
-  if ('number' in one) {
-    const { number } = one;
+  const value = oneValue(css);
+  if (!value) return {};
+  if ('number' in value) {
+    const { number } = value;
     if (!Number.isFinite(number)) return {};
-    switch (one.unit) {
+    switch (value.unit) {
       case 'px':
         return { px: number };
       case 'rem':
@@ -50,7 +50,7 @@ export function readSingle(css: string): Single {
     }
   }
   const curve =
-    'word' in one ? EASINGS[one.word.toLowerCase()] : one.call === 'cubic-bezier' ? curveOf(one.of) : undefined;
+    'word' in value ? EASINGS[value.word.toLowerCase()] : value.call === 'cubic-bezier' ? curveOf(value.of) : undefined;
   return curve ? { curve } : {};
 }
 

@@ -171,7 +171,7 @@ function shadow(named: Named, value: unknown, resolve: Resolve): IncomingPart | 
     y === undefined ||
     blur === undefined ||
     spread === undefined ||
-    ![x, y, spread].every((one) => inRange('shadowOffset', one)) ||
+    ![x, y, spread].every((entry) => inRange('shadowOffset', entry)) ||
     !inRange('shadowBlur', blur)
   )
     return 'has offsets outside -60 to 60 px, or a blur outside 0 to 120';
@@ -186,7 +186,9 @@ function motion(named: Named, fields: Fields, resolve: Resolve): IncomingPart | 
   if (
     !Array.isArray(easing) ||
     easing.length !== 4 ||
-    !(easing as unknown[]).every((one, i) => typeof one === 'number' && inRange(i % 2 === 0 ? 'share' : 'bezierY', one))
+    !(easing as unknown[]).every(
+      (entry, i) => typeof entry === 'number' && inRange(i % 2 === 0 ? 'share' : 'bezierY', entry),
+    )
   )
     return 'has an easing that cannot be read';
   return { ...named, kind: 'motion', duration, easing: easing as [number, number, number, number] };

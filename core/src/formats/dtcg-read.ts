@@ -98,20 +98,20 @@ const milliseconds = (value: unknown): number | undefined => {
   return typeof number === 'number' ? (unit === 's' ? number * 1000 : number) : undefined;
 };
 const curve = (value: unknown): [number, number, number, number] | undefined =>
-  Array.isArray(value) && value.length === 4 && value.every((one) => typeof one === 'number')
+  Array.isArray(value) && value.length === 4 && value.every((entry) => typeof entry === 'number')
     ? (value as [number, number, number, number])
     : undefined;
 
-function sameColor(one: Rgb8 | undefined, value: unknown): boolean {
+function sameColor(entry: Rgb8 | undefined, value: unknown): boolean {
   const other = parseColor(colorHex(value) ?? '')?.rgb;
   const alpha = (value as { alpha?: number } | null)?.alpha ?? 1;
   return (
-    !!one &&
+    !!entry &&
     !!other &&
-    one.r === other.r &&
-    one.g === other.g &&
-    one.b === other.b &&
-    Math.abs(one.alpha - alpha) < 0.001
+    entry.r === other.r &&
+    entry.g === other.g &&
+    entry.b === other.b &&
+    Math.abs(entry.alpha - alpha) < 0.001
   );
 }
 
@@ -157,12 +157,12 @@ const SHADOW_PARTS = [
   ['spread', 'spread'],
 ] as const;
 
-function sameShadow(one: ShadowValue, value: unknown): boolean {
+function sameShadow(element: ShadowValue, value: unknown): boolean {
   const other = (value ?? {}) as Partial<ShadowValue>;
   return (
-    SHADOW_PARTS.every(([part]) => pixels(other[part]) === one[part].value) &&
-    sameColor(parseColor(String(one.color['hex']))?.rgb, { ...(other.color as object), alpha: 1 }) &&
-    (other.color as { alpha?: number } | undefined)?.alpha === one.color['alpha']
+    SHADOW_PARTS.every(([part]) => pixels(other[part]) === element[part].value) &&
+    sameColor(parseColor(String(element.color['hex']))?.rgb, { ...(other.color as object), alpha: 1 }) &&
+    (other.color as { alpha?: number } | undefined)?.alpha === element.color['alpha']
   );
 }
 
@@ -183,7 +183,7 @@ export function editedValue(token: Token, value: unknown): { at: readonly string
   if (token.type === 'gradient') {
     const { from, to } = readGradient(token.css!)!;
     const stops = stopsOf(value);
-    const colors = stops?.map((one) => parseColor(colorHex(one) ?? ''));
+    const colors = stops?.map((stop) => parseColor(colorHex(stop) ?? ''));
     if (!stops || !colors?.every((color) => color !== undefined)) return undefined;
     // The ends of a gradient are roles of its ground: those that differ are set there.
     return (

@@ -67,7 +67,7 @@ function colorValue({ r, g, b, alpha }: Rgb8): Node {
 export function shadowValue(
   css: string,
 ): { color: Node } & Record<'offsetX' | 'offsetY' | 'blur' | 'spread', { value: number; unit: string }> {
-  const [x, y, blur, spread] = css.split(' ', 4).map((one) => ({ value: Number.parseFloat(one), unit: 'px' })) as [
+  const [x, y, blur, spread] = css.split(' ', 4).map((name) => ({ value: Number.parseFloat(name), unit: 'px' })) as [
     Px,
     Px,
     Px,

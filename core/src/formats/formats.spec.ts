@@ -75,7 +75,7 @@ describe('DTCG', () => {
       };
     };
     const { wash } = file.ground.pale;
-    expect([wash.$type, wash.$value.map((one) => one.position)]).toEqual(['gradient', [0, 1]]);
+    expect([wash.$type, wash.$value.map((entry) => entry.position)]).toEqual(['gradient', [0, 1]]);
     expect(readDtcg(file)).toEqual(jasmine.objectContaining({ brand: washed.brand, changed: [], left: [] }));
     wash.$value[1]!.color.hex = '#445566';
     const read = readDtcg(file);

@@ -253,7 +253,7 @@ describe('custom properties', () => {
     }`,
       'x.css',
     );
-    expect(parts.map(({ kept: _, ...one }) => one as unknown)).toEqual([
+    expect(parts.map(({ kept: _, ...entry }) => entry as unknown)).toEqual([
       {
         key: '--text-lead',
         label: 'Lead',

@@ -44,7 +44,7 @@ export function readOwnSheet(of: Brand, sheet: ReadonlyMap<string, string>): Rea
     token !== undefined &&
     (token.follows !== undefined || token.address === undefined || token.path.startsWith('scale.'));
   for (const { name, value, token } of named.sort(
-    (one, other) => Number(isWorkedOut(one.token)) - Number(isWorkedOut(other.token)),
+    (entry, other) => Number(isWorkedOut(entry.token)) - Number(isWorkedOut(other.token)),
   )) {
     if (!token) {
       const kept = { ...brand.kept, [name]: JSON.stringify(value) };
@@ -146,7 +146,7 @@ function literal(brand: Brand, token: Token, at: readonly string[], css: string)
       .trim()
       .replace(/^["']|["']$/g, '')
       .toLowerCase();
-    return [...Object.values(brand.fonts ?? {}), ...LIBRARY].find((one) => one.name.toLowerCase() === name)?.id;
+    return [...Object.values(brand.fonts ?? {}), ...LIBRARY].find((font) => font.name.toLowerCase() === name)?.id;
   }
   if (token.path.startsWith('radius.')) {
     const corner = token.type === 'number' ? undefined : readCorner(css);

@@ -83,7 +83,8 @@ function colorsOf(brand: Brand): IncomingColor[] {
       key: swatchPath(swatch),
       label: swatch.label,
       part: swatch.part,
-      rule: swatch.rule && mapRule(swatch.rule, (one) => (brand.swatches[one] ? swatchPath(brand.swatches[one]) : one)),
+      rule:
+        swatch.rule && mapRule(swatch.rule, (name) => (brand.swatches[name] ? swatchPath(brand.swatches[name]) : name)),
       color: { typed: swatch.rule ? '' : swatch.typed || hex(rgb), oklch, rgb, mapped: false },
     };
   });

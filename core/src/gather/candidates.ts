@@ -59,19 +59,19 @@ export function candidates(site: Site, sources: readonly Source[]): Candidate[] 
     };
   });
   const found = sources.flatMap((piece) =>
-    piece.colors.flatMap((one): Loose[] => {
-      const color = parseColor(one.typed) ?? parseColor(one.hex);
+    piece.colors.flatMap((entry): Loose[] => {
+      const color = parseColor(entry.typed) ?? parseColor(entry.hex);
       return color
         ? [
             {
               rgb: color.rgb,
-              extent: one.share,
+              extent: entry.share,
               places: 0,
               locked: false,
               color,
               swatch: null,
-              role: one.role,
-              why: one.why,
+              role: entry.role,
+              why: entry.why,
               piece: piece.id,
             },
           ]
@@ -85,7 +85,7 @@ export function candidates(site: Site, sources: readonly Source[]): Candidate[] 
     // However little a swatch paints: what was taken a moment ago paints nothing yet.
     const home = groups
       .filter((group) => group.swatch && deltaERgb(group.swatch.rgb, all[0]!.rgb) < ALIKE)
-      .sort((one, other) => deltaERgb(one.swatch!.rgb, all[0]!.rgb) - deltaERgb(other.swatch!.rgb, all[0]!.rgb))[0];
+      .sort((group, other) => deltaERgb(group.swatch!.rgb, all[0]!.rgb) - deltaERgb(other.swatch!.rgb, all[0]!.rgb))[0];
     if (home) home.all = [...home.all, ...all];
     else groups.push({ swatch: null, all });
   }
@@ -127,8 +127,8 @@ export function candidates(site: Site, sources: readonly Source[]): Candidate[] 
 function leading(all: readonly Loose[]): Loose | undefined {
   const votes = new Map<PictureRole, number>();
   for (const entry of all) votes.set(entry.role!, (votes.get(entry.role!) ?? 0) + entry.extent * WORD[entry.role!]);
-  const [role] = [...votes].sort(([, one], [, other]) => other - one)[0] ?? [];
-  return all.filter((entry) => entry.role === role).sort((one, other) => other.extent - one.extent)[0];
+  const [role] = [...votes].sort(([, value], [, other]) => other - value)[0] ?? [];
+  return all.filter((entry) => entry.role === role).sort((entry, other) => other.extent - entry.extent)[0];
 }
 
 function reason(

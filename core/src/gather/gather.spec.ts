@@ -58,7 +58,7 @@ describe('taking a palette', () => {
       all.filter((entry) => entry.swatch !== 'dark' && entry.swatch !== 'brand').map((entry) => entry.id),
     );
     const plan = planTaking(all, kept);
-    expect([plan.adds.map((one) => one.hex), plan.drops.map((drop) => drop.color.swatch)]).toEqual([
+    expect([plan.adds.map((candidate) => candidate.hex), plan.drops.map((drop) => drop.color.swatch)]).toEqual([
       ['#2a7f62'],
       ['brand', 'dark'],
     ]);
@@ -86,7 +86,12 @@ describe('Trial 3: what taking a palette does is what it said', () => {
   const taken = (kept: readonly string[], replacements = {}) => {
     const all = candidates(site, sources);
     const plan = planTaking(all, new Set(kept), replacements);
-    const made = new Map(plan.adds.map((one, i) => [one.id, { id: `s-${i}`, label: one.label, part: partFor(one) }]));
+    const made = new Map(
+      plan.adds.map((candidate, i) => [
+        candidate.id,
+        { id: `s-${i}`, label: candidate.label, part: partFor(candidate) },
+      ]),
+    );
     return { plan, after: acceptChange(site, takePalette(site, plan, made)!).site };
   };
   const every = candidates(site, sources).map((candidate) => candidate.id);
@@ -134,8 +139,8 @@ describe('Trial 5: what was found is told apart and called by names of its own',
     expect(found.find((entry) => entry.swatch === 'white')!.alike).toEqual(['#ffffff']);
   });
   it('no two are proposed under one name', () => {
-    const near: [string, number, 'signal'][] = ['#4b2e83', '#553a92', '#3f2470', '#5b3fa0', '#472f6b'].map((one) => [
-      one,
+    const near: [string, number, 'signal'][] = ['#4b2e83', '#553a92', '#3f2470', '#5b3fa0', '#472f6b'].map((name) => [
+      name,
       0.1,
       'signal',
     ]);

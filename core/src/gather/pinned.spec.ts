@@ -45,15 +45,15 @@ describe('a design pinned over a page', () => {
       color('#222223', 0.2),
       color('#22aa44', 0.2),
     ]);
-    expect(withoutToken.map((one) => one.hex)).toEqual(['#22aa44', '#2266cc']);
+    expect(withoutToken.map((token) => token.hex)).toEqual(['#22aa44', '#2266cc']);
     expect(withoutToken[0]!.deltaE).toBeGreaterThan(0.1);
     const places = placesOf(site, 'color.core.brand').filter((place) => place.page === 'home').length;
-    expect(neverDrawn.find((one) => one.id === 'brand')).toEqual({
+    expect(neverDrawn.find((entry) => entry.id === 'brand')).toEqual({
       id: 'brand',
       label: 'brand',
       hex: '#b83a1e',
       places,
     });
-    expect(neverDrawn.some((one) => one.id === 'white' || one.id === 'ink')).toBeFalse();
+    expect(neverDrawn.some((entry) => entry.id === 'white' || entry.id === 'ink')).toBeFalse();
   });
 });

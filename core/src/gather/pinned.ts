@@ -48,8 +48,8 @@ export function groupSpots(spots: readonly PinSpot[]): SpotGroup[] {
     share: own.length / spots.length,
     spots: own,
   }));
-  const weight = (one: SpotGroup) => (one.deltaE > AS_DRAWN ? one.deltaE * one.share : 0);
-  return rated.sort((one, other) => weight(other) - weight(one) || other.share - one.share);
+  const weight = (group: SpotGroup) => (group.deltaE > AS_DRAWN ? group.deltaE * group.share : 0);
+  return rated.sort((group, other) => weight(other) - weight(group) || other.share - group.share);
 }
 
 /** A drawn colour that no swatch stands for, with the nearest one. */
@@ -79,18 +79,18 @@ export function drawnAndBuilt(
   const withoutToken = drawn.flatMap(({ hex: color, rgb, share }): WithoutToken[] => {
     const [near] = swatches
       .map(({ swatch, rgb: other }) => ({ label: swatch.label, deltaE: deltaERgb(rgb, other) }))
-      .sort((one, other) => one.deltaE - other.deltaE);
+      .sort((entry, other) => entry.deltaE - other.deltaE);
     return !near || near.deltaE > AS_DRAWN
       ? [{ hex: color, share, nearest: near?.label ?? '', deltaE: near?.deltaE ?? Infinity }]
       : [];
   });
   const neverDrawn = swatches.flatMap(({ swatch, rgb }): NeverDrawn[] => {
-    if (drawn.some((one) => deltaERgb(one.rgb, rgb) <= AS_DRAWN)) return [];
+    if (drawn.some((entry) => deltaERgb(entry.rgb, rgb) <= AS_DRAWN)) return [];
     const places = index.placesOn(page, usesOfTokens(site, swatchPath(swatch)).groups).length;
     return places > 0 ? [{ id: swatch.id, label: swatch.label, hex: hex(rgb), places }] : [];
   });
   return {
-    withoutToken: withoutToken.sort((one, other) => other.share - one.share),
-    neverDrawn: neverDrawn.sort((one, other) => other.places - one.places),
+    withoutToken: withoutToken.sort((token, other) => other.share - token.share),
+    neverDrawn: neverDrawn.sort((entry, other) => other.places - entry.places),
   };
 }

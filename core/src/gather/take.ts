@@ -31,12 +31,12 @@ export function planTaking(
 ): Taking {
   const stay = colors.filter((color) => kept.has(color.id));
   return {
-    adds: stay.filter((one) => one.swatch === null),
+    adds: stay.filter((candidate) => candidate.swatch === null),
     drops: colors
       .filter((color) => !kept.has(color.id) && color.swatch !== null)
       .map((color) => {
         const replacement =
-          stay.find((one) => one.id === replacements[color.id]) ?? replacementOf(color.rgb, stay) ?? null;
+          stay.find((candidate) => candidate.id === replacements[color.id]) ?? replacementOf(color.rgb, stay) ?? null;
         return { color, replacement, deltaE: replacement ? deltaERgb(color.rgb, replacement.rgb) : Infinity };
       }),
   };
@@ -71,7 +71,7 @@ export function takePalette(
       adds.length > 0
         ? addSwatches(
             now,
-            adds.map((one) => ({ ...names.get(one.id)!, color: one.color })),
+            adds.map((candidate) => ({ ...names.get(candidate.id)!, color: candidate.color })),
           )
         : undefined,
     ...gone.map(

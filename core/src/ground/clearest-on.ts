@@ -55,8 +55,9 @@ export function clearestFor<T extends { readonly rgb: Rgb8 }>(
     ['core', core],
     ['side', others],
   ] as const) {
-    const one = clearestOn(list, ...grounds);
-    if (one && lowest(one.rgb, grounds) >= needed) return { one, rgb: one.rgb, among, ratio: lowest(one.rgb, grounds) };
+    const entry = clearestOn(list, ...grounds);
+    if (entry && lowest(entry.rgb, grounds) >= needed)
+      return { one: entry, rgb: entry.rgb, among, ratio: lowest(entry.rgb, grounds) };
   }
   const { rgb } = clearestOn(PLAIN, ...grounds)!;
   const best = clearestOn([...core, ...others], ...grounds);

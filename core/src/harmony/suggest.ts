@@ -63,15 +63,16 @@ export function suggest(
   const lead = [...stay]
     .map((id) => swatchColor(site.brand, id))
     .filter((color) => color !== undefined)
-    .sort((one, other) => other.c - one.c)[0];
+    .sort((oklch, other) => other.c - oklch.c)[0];
   if (!lead) return [];
   const free = site.brand.swatchOrder
     .map((id) => site.brand.swatches[id]!)
-    .filter((one) => !stay.has(one.id) && !one.locked && !one.rule);
+    .filter((swatch) => !stay.has(swatch.id) && !swatch.locked && !swatch.rule);
   const families = familiesOf(free);
   const found: { suggestion: Suggestion; site: Site }[] = [];
-  const apart = (one: Site) =>
-    distance(site, one) >= SUGGESTIONS_APART && found.every((other) => distance(other.site, one) >= SUGGESTIONS_APART);
+  const apart = (entry: Site) =>
+    distance(site, entry) >= SUGGESTIONS_APART &&
+    found.every((other) => distance(other.site, entry) >= SUGGESTIONS_APART);
   for (const [done, { name, turns }] of HARMONIES.entries())
     for (const { first, chroma } of SPREADS) {
       progress(done, HARMONIES.length);
@@ -119,7 +120,7 @@ function spread(
         }),
       ).site;
   });
-  for (const swatch of free.filter((one) => one.color.c < GREY))
+  for (const swatch of free.filter((entry) => entry.color.c < GREY))
     now = applyChange(
       now,
       recolour(now, swatch.id, { ...swatch.color, c: swatch.color.c * chroma, h: wrap(lead.h) }),
@@ -149,8 +150,8 @@ interface Family {
 function familiesOf(swatches: readonly Swatch[]): Family[] {
   const families: Family[] = [];
   for (const swatch of [...swatches]
-    .filter((one) => one.color.c >= GREY)
-    .sort((one, other) => other.color.c - one.color.c)) {
+    .filter((entry) => entry.color.c >= GREY)
+    .sort((entry, other) => other.color.c - entry.color.c)) {
     const home = families.find((family) => Math.abs(turnTo(swatch.color.h, family.hue)) <= FAMILY);
     if (home) home.swatches.push(swatch);
     else families.push({ hue: swatch.color.h, swatches: [swatch] });
@@ -165,11 +166,11 @@ const wrap = (hue: number): number => ((hue % 360) + 360) % 360;
 const turnTo = (hue: number, from: number): number => ((hue - from + 540) % 360) - 180;
 
 /** The largest ΔE OK between the same swatches of two sites. */
-function distance(one: Site, other: Site): number {
+function distance(site: Site, other: Site): number {
   const there = new Map(resolvedSwatches(other.brand).map(({ swatch, rgb }) => [swatch.id, rgb]));
   return Math.max(
     0,
-    ...resolvedSwatches(one.brand).map(({ swatch, rgb }) =>
+    ...resolvedSwatches(site.brand).map(({ swatch, rgb }) =>
       there.has(swatch.id) ? deltaERgb(rgb, there.get(swatch.id)!) : 0,
     ),
   );
@@ -178,7 +179,7 @@ function distance(one: Site, other: Site): number {
 function changes(before: Site, after: Site, free: readonly Swatch[]): SuggestedSwatch[] {
   return free.flatMap((swatch): SuggestedSwatch[] => {
     const [from, color] = [swatchColor(before.brand, swatch.id)!, swatchColor(after.brand, swatch.id)!];
-    const [old, now] = [from, color].map((one) => hex(paintedRgb(one))) as [string, string];
+    const [old, now] = [from, color].map((oklch) => hex(paintedRgb(oklch))) as [string, string];
     return old === now ? [] : [{ id: swatch.id, label: swatch.label, from: old, to: now, color }];
   });
 }

@@ -166,7 +166,7 @@ export const form = kindOfBlock(
           labelStyle: styles.fine,
           helpStyle: styles.fine,
           order: fields.map(({ id }) => id),
-          items: Object.fromEntries(fields.map((one) => [one.id, one])),
+          items: Object.fromEntries(fields.map((entry) => [entry.id, entry])),
           submit: { id: 'send', label: 'Send', href: pageLink(page), variant: variants[0]!.id, size },
         },
       ];

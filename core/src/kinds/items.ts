@@ -181,7 +181,7 @@ function asList(kit: Kit, { look, ground }: List, shown: readonly ListedItem[], 
 /** Rows of a table: the first cell heads its row. */
 function asTable(kit: Kit, block: List, shown: readonly ListedItem[]): Element {
   const { paint } = kit;
-  const fields = (['heading', 'text', 'further'] as const).filter((one) => block[one] !== undefined);
+  const fields = (['heading', 'text', 'further'] as const).filter((name) => block[name] !== undefined);
   const names = kit.fieldNames(
     block,
     fields.map((field) => block[field]),

@@ -37,4 +37,4 @@ export function keepsPoint(keeps: Keeps | undefined): { readonly x: number; read
   };
 }
 
-export const KEEPS_CSS = SIDES.map((one) => `.keeps-${one} { object-position: ${one}; }\n`).join('');
+export const KEEPS_CSS = SIDES.map((side) => `.keeps-${side} { object-position: ${side}; }\n`).join('');

@@ -190,7 +190,7 @@ describe('a kind of block that only its own file knows', () => {
       );
       expect(JSON.stringify(acceptChange(site, removeGround(site, 'deep', 'pale')).site)).not.toContain('"deep"');
       const without = acceptChange(site, removePage(site, 'more')).site;
-      expect(referencesTo(without, 'page', 'home').map((one) => one.join('.'))).toContain(
+      expect(referencesTo(without, 'page', 'home').map((bytes) => bytes.join('.'))).toContain(
         [...at, 'note', 'bl', 'link', 'page'].join('.'),
       );
     }));
@@ -249,7 +249,7 @@ describe('a kind of block that only its own file knows', () => {
   it('is offered on the slip by what its fields say', () =>
     own(() => {
       const site = readSite(withBoard());
-      const place = (id: string) => pageTree(site, 'home').places.find((one) => one.id === id)!;
+      const place = (id: string) => pageTree(site, 'home').places.find((entry) => entry.id === id)!;
       expect(offeredFields(site, place('bo/title')).map((field) => [field.label, field.value])).toEqual([
         ['Style of the board', 'title'],
         ['Tone', 'loud'],

@@ -51,7 +51,7 @@ const KINDS = [
 export type Block = v.InferOutput<(typeof KINDS)[number]['schema']>;
 export type BlockOf<K extends Block['kind']> = Extract<Block, { kind: K }>;
 
-const known = new Map<string, Kind>(KINDS.map((one) => [one.kind, one as unknown as Kind]));
+const known = new Map<string, Kind>(KINDS.map((kind) => [kind.kind, kind as unknown as Kind]));
 
 /** All kinds. */
 export const allKinds = (): Kind[] => [...known.values()];

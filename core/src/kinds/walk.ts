@@ -55,7 +55,7 @@ function nodeOf(schema: v.GenericSchema): Node | null {
 
 /** The schema that says what a piped one lets through. */
 function inner(schema: v.GenericSchema): Schema {
-  const piped = (schema as Schema).pipe?.findLast((one) => one.kind === 'schema') as Schema | undefined;
+  const piped = (schema as Schema).pipe?.findLast((entry) => entry.kind === 'schema') as Schema | undefined;
   return piped === undefined || piped === schema ? (schema as Schema) : inner(piped);
 }
 
@@ -66,9 +66,9 @@ function compile(schema: v.GenericSchema): Node | null {
   const { type, entries, wrapped, item, value, options, getter } = inner(schema);
   if (OPTIONAL.has(type) && wrapped) return nodeOf(wrapped);
   if (entries) {
-    const found = Object.entries(entries).flatMap(([key, one]): Entry[] => {
-      const node = nodeOf(one);
-      const { type: wrapper } = inner(one);
+    const found = Object.entries(entries).flatMap(([key, entry]): Entry[] => {
+      const node = nodeOf(entry);
+      const { type: wrapper } = inner(entry);
       return node
         ? [
             {
@@ -99,8 +99,8 @@ function compile(schema: v.GenericSchema): Node | null {
 }
 
 function orderFor(entries: Readonly<Record<string, Schema>>, key: string): string | undefined {
-  return Object.keys(entries).find((one) => {
-    const meaning = meaningOf(entries[one]!);
+  return Object.keys(entries).find((entry) => {
+    const meaning = meaningOf(entries[entry]!);
     return meaning?.means === 'order' && meaning.of === key;
   });
 }
@@ -109,8 +109,10 @@ function optionOf(schema: Schema): Option {
   const fields = Object.entries(inner(schema).entries!);
   return {
     fields: new Set(fields.map(([key]) => key)),
-    required: fields.filter(([, one]) => !OPTIONAL.has(inner(one).type)).map(([key]) => key),
-    literals: fields.filter(([, one]) => inner(one).type === 'literal').map(([key, one]) => [key, inner(one).literal]),
+    required: fields.filter(([, entry]) => !OPTIONAL.has(inner(entry).type)).map(([key]) => key),
+    literals: fields
+      .filter(([, entry]) => inner(entry).type === 'literal')
+      .map(([key, entry]) => [key, inner(entry).literal]),
     node: nodeOf(schema),
   };
 }
@@ -118,7 +120,7 @@ function optionOf(schema: Schema): Option {
 function optionFor(options: readonly Option[], value: Fields): Node | null {
   const fits = ({ fields, required, literals }: Option) =>
     required.every((key) => key in value) &&
-    literals.every(([key, one]) => value[key] === one) &&
+    literals.every(([key, entry]) => value[key] === entry) &&
     Object.keys(value).every((key) => fields.has(key));
   return options.find(fits)?.node ?? null;
 }
@@ -172,8 +174,8 @@ function go(
     }
     case 'list':
       if (node.item && Array.isArray(value))
-        value.forEach((one: unknown, i) =>
-          within(node.item!, one, listKey(one, i), see, at, beside, inOrder, undefined),
+        value.forEach((entry: unknown, i) =>
+          within(node.item!, entry, listKey(entry, i), see, at, beside, inOrder, undefined),
         );
       return;
     case 'record':
@@ -183,8 +185,8 @@ function go(
       return;
     case 'object':
       if (!isObject(value)) return;
-      for (const { key, node: one, order: by } of node.entries)
-        within(one, value[key], key, see, at, value, inOrder, by === undefined ? undefined : value[by]);
+      for (const { key, node: entry, order: by } of node.entries)
+        within(entry, value[key], key, see, at, value, inOrder, by === undefined ? undefined : value[by]);
       return;
     case 'either': {
       const option = isObject(value) ? optionFor(node.options, value) : null;
@@ -209,8 +211,8 @@ function within(
 }
 
 /** Returns the key of a list entry in an address: its id if it has one, because its position can change. */
-function listKey(one: unknown, position: number): string {
-  return isObject(one) && typeof one['id'] === 'string' ? one['id'] : String(position);
+function listKey(entry: unknown, position: number): string {
+  return isObject(entry) && typeof entry['id'] === 'string' ? entry['id'] : String(position);
 }
 
 /**
@@ -246,7 +248,7 @@ function changed(
     }
     case 'list': {
       if (!node.item || !Array.isArray(value)) return value;
-      const list = value.map((one: unknown) => changed(node.item!, one, change, beside));
+      const list = value.map((entry: unknown) => changed(node.item!, entry, change, beside));
       return list.some((entry, i) => entry !== value[i]) ? list : value;
     }
     case 'record':
@@ -260,7 +262,7 @@ function changed(
       return isObject(value)
         ? withChanges(
             value,
-            node.entries.map(({ key, node: one }) => [key, changed(one, value[key], change, value)]),
+            node.entries.map(({ key, node: entry }) => [key, changed(entry, value[key], change, value)]),
           )
         : value;
     case 'either': {
@@ -272,7 +274,7 @@ function changed(
 
 function withChanges(value: Fields, entries: readonly (readonly [string, unknown])[]): Fields {
   let next: Record<string, unknown> | undefined;
-  for (const [key, one] of entries) if (one !== value[key]) (next ??= { ...value })[key] = one;
+  for (const [key, entry] of entries) if (entry !== value[key]) (next ??= { ...value })[key] = entry;
   return next ?? value;
 }
 
@@ -309,8 +311,10 @@ export function fieldAt(
   }
   const fields =
     node?.type === 'object' && isObject(here)
-      ? node.entries.flatMap(({ key, node: one, empty }): FieldHere[] =>
-          'meaning' in one && one.meaning ? [{ key, meaning: one.meaning, value: (here as Fields)[key], empty }] : [],
+      ? node.entries.flatMap(({ key, node: entry, empty }): FieldHere[] =>
+          'meaning' in entry && entry.meaning
+            ? [{ key, meaning: entry.meaning, value: (here as Fields)[key], empty }]
+            : [],
         )
       : [];
   return {
@@ -329,7 +333,10 @@ function below(node: Node, key: string): Node | null {
     case 'list':
       return node.item;
     case 'either':
-      return node.options.map(({ node: one }) => (one ? below(one, key) : null)).find((one) => one !== null) ?? null;
+      return (
+        node.options.map(({ node: entry }) => (entry ? below(entry, key) : null)).find((entry) => entry !== null) ??
+        null
+      );
     default:
       return null;
   }
@@ -339,7 +346,7 @@ function below(node: Node, key: string): Node | null {
 export function namedAt(value: unknown, address: readonly string[]): unknown {
   let here = value;
   for (const key of address) {
-    if (Array.isArray(here)) here = here.find((one: unknown, i) => listKey(one, i) === key) as unknown;
+    if (Array.isArray(here)) here = here.find((entry: unknown, i) => listKey(entry, i) === key) as unknown;
     else here = isObject(here) && Object.hasOwn(here, key) ? here[key] : undefined;
   }
   return here;
@@ -364,8 +371,8 @@ export function replaceAt<T>(
     else below.set(address[depth]!, [address]);
   }
   if (Array.isArray(value)) {
-    const list = value.map((one: unknown, i) =>
-      below.has(listKey(one, i)) ? replaceAt(one, below.get(listKey(one, i))!, is, to, depth + 1) : one,
+    const list = value.map((entry: unknown, i) =>
+      below.has(listKey(entry, i)) ? replaceAt(entry, below.get(listKey(entry, i))!, is, to, depth + 1) : entry,
     );
     return list.some((entry, i) => entry !== value[i]) ? (list as T) : value;
   }

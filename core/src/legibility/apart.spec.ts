@@ -9,7 +9,7 @@ const site = readSite(smallSite());
 
 describe('pairs that must be told apart', () => {
   it('are links against the text they stand in, with the distance for every way of seeing', () => {
-    const pair = apartPairs(site).find((one) => one.label === 'Link against text on Pale')!;
+    const pair = apartPairs(site).find((entry) => entry.label === 'Link against text on Pale')!;
     const [link, text] = [parseColor('#b83a1e')!.rgb, parseColor('#222222')!.rgb];
     expect(pair.distances.full).toBeCloseTo(deltaERgb(link, text), 9);
     for (const vision of ['protan', 'deutan', 'tritan', 'grey'] as const) {

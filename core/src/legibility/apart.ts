@@ -36,18 +36,18 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
   const table = tokenTable(site.brand);
   const matrices = VISIONS.map((vision) => [vision, visionMatrix(vision, severity)] as const);
   const found = new Map<string, ApartPair>();
-  const add = (label: string, ground: string, one: CellValue, other: CellValue, places: number, besides: string) => {
-    const key = [label, ground, one.chain[0] ?? one.css, other.chain[0] ?? other.css].join(' ');
+  const add = (label: string, ground: string, value: CellValue, other: CellValue, places: number, besides: string) => {
+    const key = [label, ground, value.chain[0] ?? value.css, other.chain[0] ?? other.css].join(' ');
     const known = found.get(key);
     if (known) return found.set(key, { ...known, places: known.places + places });
     const behind = colorOf(tokenValue(table, rolePath(site.brand, site.brand.grounds[ground]!, 'background')).css);
-    const [first, second] = [colorOf(one.css), colorOf(other.css)].map(
+    const [first, second] = [colorOf(value.css), colorOf(other.css)].map(
       (color) => color && (behind ? composite(color, behind) : color),
     );
     if (!first || !second) return undefined;
     return found.set(
       key,
-      rated(`${label} on ${site.brand.grounds[ground]!.label}`, ground, one, other, [first, second], places, besides),
+      rated(`${label} on ${site.brand.grounds[ground]!.label}`, ground, value, other, [first, second], places, besides),
     );
   };
   const index = siteIndex(site);
@@ -80,8 +80,8 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
     });
   }
   const { status = [], chart = [] } = site.brand.apart ?? {};
-  const named = (what: string, one: string, other: string): ApartPair => {
-    const [first, second] = [one, other].map((id) => site.brand.swatches[id]!) as [Swatch, Swatch];
+  const named = (what: string, name: string, other: string): ApartPair => {
+    const [first, second] = [name, other].map((id) => site.brand.swatches[id]!) as [Swatch, Swatch];
     const values = [first, second].map((swatch) => tokenValue(table, swatchPath(swatch)));
     return rated(
       `${what}, ${first.label} against ${second.label}`,
@@ -95,14 +95,14 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
   };
   return [
     ...found.values(),
-    ...status.flatMap((one, i) => status.slice(i + 1).map((other) => named('Status', one, other))),
+    ...status.flatMap((name, i) => status.slice(i + 1).map((other) => named('Status', name, other))),
     ...chart.slice(1).map((other, i) => named('Chart', chart[i]!, other)),
   ];
 
   function rated(
     label: string,
     ground: string,
-    one: CellValue,
+    value: CellValue,
     other: CellValue,
     colors: readonly [Rgb8, Rgb8],
     places: number,
@@ -114,7 +114,7 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
     return {
       label,
       ground,
-      one: one.chain,
+      one: value.chain,
       other: other.chain,
       colors,
       distances,
@@ -136,7 +136,7 @@ function buttonsByGround(groups: readonly Group[]): Map<string, Map<string, numb
   for (const group of groups) {
     const variant = group.painting.recipes
       .map((recipe) => /^button:([^:]+):/.exec(recipe)?.[1])
-      .find((one) => one !== undefined);
+      .find((name) => name !== undefined);
     if (group.kind !== 'button' || !variant) continue;
     const variants = found.get(group.ground) ?? new Map<string, number>();
     found.set(group.ground, variants.set(variant, (variants.get(variant) ?? 0) + group.count));

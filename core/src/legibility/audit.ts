@@ -127,7 +127,9 @@ export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: 
     ...targetSize(table, group),
   ];
   // A group that is hidden at a width neither passes nor fails there.
-  return group.hidden.length === 0 ? judged : judged.filter((one) => !group.hidden.includes(bandOf(one.width)));
+  return group.hidden.length === 0
+    ? judged
+    : judged.filter((judgement) => !group.hidden.includes(bandOf(judgement.width)));
 }
 
 /** Rules that need a whole page and nothing of its layout. A batch of readings leaves them alone. */
@@ -161,8 +163,9 @@ export function findings(
     if (wanted.length > 0) byLook.set(group, wanted);
   }
   const byPlace = new Map<Place, PlacedJudgement[]>();
-  for (const one of audit.byPage)
-    if (verdicts.has(one.verdict)) byPlace.set(one.place, [...(byPlace.get(one.place) ?? []), one]);
+  for (const judgement of audit.byPage)
+    if (verdicts.has(judgement.verdict))
+      byPlace.set(judgement.place, [...(byPlace.get(judgement.place) ?? []), judgement]);
   if (byLook.size === 0 && byPlace.size === 0) return [];
   const list: Finding[] = [];
   let places = 0;
@@ -170,7 +173,7 @@ export function findings(
     const [look, own] = [byLook.get(audit.index.groupOf.get(place)!), byPlace.get(place)];
     if (!look && !own) continue;
     if (++places > most) break;
-    for (const one of look ?? []) list.push({ ...one, place });
+    for (const judgement of look ?? []) list.push({ ...judgement, place });
     list.push(...(own ?? []));
   }
   return list;
@@ -189,8 +192,8 @@ function looksWith(audit: Audit, verdict: Judgement['verdict']): Set<Group> {
 function failingByPage(audit: Audit, looks: ReadonlySet<Group>): Set<Place> {
   return new Set(
     audit.byPage
-      .filter((one) => one.verdict === 'fail' && !looks.has(audit.index.groupOf.get(one.place)!))
-      .map((one) => one.place),
+      .filter((judgement) => judgement.verdict === 'fail' && !looks.has(audit.index.groupOf.get(judgement.place)!))
+      .map((judgement) => judgement.place),
   );
 }
 

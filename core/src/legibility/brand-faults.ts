@@ -77,8 +77,8 @@ function alike(site: Site, id: string): BrandFault[] {
     label: css(buttonRole(variant, 'label', state)),
     edge: css(buttonRole(variant, 'edge', state)),
   });
-  const apart = (one: Look, other: Look): number =>
-    Math.max(deltaERgb(one.fill, other.fill), deltaERgb(one.edge, other.edge), deltaERgb(one.label, other.label));
+  const apart = (entry: Look, other: Look): number =>
+    Math.max(deltaERgb(entry.fill, other.fill), deltaERgb(entry.edge, other.edge), deltaERgb(entry.label, other.label));
   const shaped = (variant: string): string => JSON.stringify(brand.variants[variant]!.shape ?? null);
   const faults: BrandFault[] = [];
   const fault = (variant: string, words: string, found: number): void => {

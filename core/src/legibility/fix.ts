@@ -45,7 +45,7 @@ export function fixesFor(site: Site, finding: Finding): ColorFix[] {
 
 function colorFixes(site: Site, finding: Finding): ColorFix[] {
   const group = siteIndex(site).groupOf.get(finding.place);
-  const aspect = group && aspectsOf(group, finding.state).find((one) => one.rule === finding.rule);
+  const aspect = group && aspectsOf(group, finding.state).find((entry) => entry.rule === finding.rule);
   if (!group || !aspect) return [];
   const table = tokenTable(site.brand);
   const band = bandOf(finding.width);
@@ -75,7 +75,7 @@ function colorFixes(site: Site, finding: Finding): ColorFix[] {
       ops: [{ op: 'set', at, value, was: cell.override!.value }],
     });
     return [
-      ...own.map((one) => set(one.swatch.label, one, { kind: 'token', path: swatchPath(one.swatch) })),
+      ...own.map((entry) => set(entry.swatch.label, entry, { kind: 'token', path: swatchPath(entry.swatch) })),
       ...(made ? [set(made.hex, made, { kind: 'literal', css: made.hex })] : []),
     ];
   }
@@ -95,7 +95,7 @@ function colorFixes(site: Site, finding: Finding): ColorFix[] {
       places,
       ops: [{ op: 'set', at: [...role.address!], value, was }],
     });
-    fixes.push(...own.map((one) => set(one.swatch.label, one, { kind: 'swatch', swatch: one.swatch.id })));
+    fixes.push(...own.map((entry) => set(entry.swatch.label, entry, { kind: 'swatch', swatch: entry.swatch.id })));
     if (made) fixes.push(set(made.hex, made, { kind: 'raw', color: made.hex }));
   }
   for (const path of made ? chain : []) {
@@ -152,7 +152,7 @@ function logoFixes(site: Site, { place }: Finding): ColorFix[] {
   const places = siteIndex(site).countIn(place.section, common ? undefined : editedPage(place.page)!);
   return site.brand.groundOrder
     .filter((id) => id !== place.ground)
-    .sort((one, other) => standIn(was, groundColor(site.brand, one)) - standIn(was, groundColor(site.brand, other)))
+    .sort((name, other) => standIn(was, groundColor(site.brand, name)) - standIn(was, groundColor(site.brand, other)))
     .map((id): ColorFix => ({
       what: 'ground',
       label: `${words} on ${site.brand.grounds[id]!.label}`,
@@ -180,10 +180,10 @@ function passesWith(
   const group = there && siteIndex(after).groupOf.get(there);
   if (!group) return false;
   const judged = judgeGroup(tokenTable(after.brand), group, after).filter(
-    (one) =>
-      one.rule === rule &&
-      (state === undefined || one.state === state) &&
-      (width === undefined || bandOf(one.width) === bandOf(width)),
+    (judgement) =>
+      judgement.rule === rule &&
+      (state === undefined || judgement.state === state) &&
+      (width === undefined || bandOf(judgement.width) === bandOf(width)),
   );
-  return judged.length > 0 && judged.every((one) => one.verdict === 'pass');
+  return judged.length > 0 && judged.every((judgement) => judgement.verdict === 'pass');
 }

@@ -92,12 +92,12 @@ const ROLES = [
   'button-primary-edge-rest',
   'button-primary-label-hover',
 ];
-const shade = fc.integer({ min: 0, max: 255 }).map((one) => `#${one.toString(16).padStart(2, '0').repeat(3)}`);
+const shade = fc.integer({ min: 0, max: 255 }).map((value) => `#${value.toString(16).padStart(2, '0').repeat(3)}`);
 const color = fc.oneof(
   shade,
   fc
     .tuple(fc.integer({ min: 0, max: 255 }), fc.integer({ min: 0, max: 255 }), fc.integer({ min: 0, max: 255 }))
-    .map((rgb) => `#${rgb.map((one) => one.toString(16).padStart(2, '0')).join('')}`),
+    .map((rgb) => `#${rgb.map((value) => value.toString(16).padStart(2, '0')).join('')}`),
 );
 
 describe('one judge', () => {
@@ -171,12 +171,12 @@ describe('one judge', () => {
         );
         const kindOf = ({ place, rule }: Finding) => `${place.kind} ${rule}`;
         // One of each kind and rule, and then some of their other states and widths.
-        const kinds = new Map([...distinct].map(([key, one]) => [kindOf(one), [key, one] as const]));
+        const kinds = new Map([...distinct].map(([key, finding]) => [kindOf(finding), [key, finding] as const]));
         for (const [key, finding] of [...new Map([...kinds.values(), ...[...distinct].slice(0, 4)])])
           for (const fix of fixesFor(site, finding)) {
             const after = auditSite(acceptChange(site, fix).site);
-            const still = findings(after).filter((one) => same(one, finding));
-            expect(still.map((one) => `${fix.label}: ${one.found} of ${one.needed} at ${one.width}`))
+            const still = findings(after).filter((entry) => same(entry, finding));
+            expect(still.map((entry) => `${fix.label}: ${entry.found} of ${entry.needed} at ${entry.width}`))
               .withContext(key)
               .toEqual([]);
             seen.add(kindOf(finding));
@@ -216,7 +216,7 @@ describe('one judge', () => {
       { numRuns: 40, examples: [[faint]] },
     );
     expect(fixed).toBeGreaterThan(50);
-    for (const one of [
+    for (const name of [
       'text text-contrast',
       'button text-contrast',
       'field field-contrast',
@@ -224,13 +224,13 @@ describe('one judge', () => {
       'mark text-contrast',
       'link text-contrast',
     ])
-      expect(seen).toContain(one);
+      expect(seen).toContain(name);
   });
 });
 
-const same = (one: Finding, finding: Finding): boolean =>
-  one.rule === finding.rule &&
-  one.state === finding.state &&
-  one.place.page === finding.place.page &&
-  one.place.id === finding.place.id &&
-  bandOf(one.width) === bandOf(finding.width);
+const same = (entry: Finding, finding: Finding): boolean =>
+  entry.rule === finding.rule &&
+  entry.state === finding.state &&
+  entry.place.page === finding.place.page &&
+  entry.place.id === finding.place.id &&
+  bandOf(entry.width) === bandOf(finding.width);

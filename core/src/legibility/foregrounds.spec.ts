@@ -71,7 +71,7 @@ describe('marked words, icons and selected text', () => {
     const selected = done(site, setRole(site, 'pale', 'selection', raw('#fefefe')));
     expect(new Set(failing(selected, 'li/i1/text'))).toEqual(new Set(['text-contrast selected']));
     const pair = occurringPairs(selected).find(
-      (one) => one.states.includes('selected') && one.behind?.[0]?.css === '#fefefe',
+      (entry) => entry.states.includes('selected') && entry.behind?.[0]?.css === '#fefefe',
     )!;
     expect(pair.found).toBeCloseTo(contrastRatio(parseColor('#ffffff')!.rgb, parseColor('#fefefe')!.rgb), 10);
     expect(stylesCss(site)).toContain('::selection');

@@ -217,7 +217,7 @@ describe('fix of a finding', () => {
     const finding = failing(auditSite(locked), 'text-contrast').find(
       (row) => row.place.id === 'p/l1' && row.state === 'rest',
     )!;
-    expect(new Set(fixesFor(locked, finding).map((one) => one.what))).toEqual(new Set(['role']));
+    expect(new Set(fixesFor(locked, finding).map((fix) => fix.what))).toEqual(new Set(['role']));
   });
   it('changes the value set on a place where that is what fails', () => {
     const set = readSite(smallSite([literal('o1', 'p/text', 'color', '#bbbbbb')]));
@@ -263,8 +263,8 @@ describe('Trial 8: what is offered as a fix fixes', () => {
       const { asset, colors } = form(id, hexText);
       return after(to, addLogoForm(to, asset, { id, plate: null, colors }));
     };
-    const one = withForm(site, 'pale-form', '#eeeeee');
-    const pinned = after(one, setLogoOn(one, 'pale', 'pale-form'));
+    const entry = withForm(site, 'pale-form', '#eeeeee');
+    const pinned = after(entry, setLogoOn(entry, 'pale', 'pale-form'));
     const finding = (of: Site) =>
       failing(auditSite(of), 'logo-contrast').find((row) => row.place.section === 'header')!;
     // The only form is too pale for the header's ground: on the deep one it is seen.

@@ -13,8 +13,8 @@ const failing = (site: Site, layout: Parameters<typeof auditSite>[4] = []) =>
   findings(auditSite(site, undefined, undefined, undefined, layout)).filter(({ rule }) => rules.includes(rule));
 /** The site after what its first finding is fixed with. */
 const fixed = (site: Site, layout?: Parameters<typeof auditSite>[4]) => {
-  const [one] = failing(site, layout);
-  return edited(site, () => outlineFix(site, one!.rule, one!.place, one!.found, one!.needed));
+  const [finding] = failing(site, layout);
+  return edited(site, () => outlineFix(site, finding!.rule, finding!.place, finding!.found, finding!.needed));
 };
 const site = edited(readSite(smallSite()), (now) => addPage(now, 'p', null));
 const at = (of: Site, block: number) => [
@@ -101,8 +101,8 @@ describe('the outline of a page, as part of its audit', () => {
     ]);
     expect(fixed(stays, reading(140)).shared.header.stays).toBeUndefined();
     // Without a logo there is none to make smaller.
-    const [one] = failing(stays, reading(140));
-    expect(headerFixes(stays, one!.place, 140, 96)).toEqual([]);
+    const [finding] = failing(stays, reading(140));
+    expect(headerFixes(stays, finding!.place, 140, 96)).toEqual([]);
     // A square logo 100 px wide with 10 % around it is 120 px high.
     const logo = {
       forms: { f: { id: 'f', label: 'Mark', asset: 'a1', colors: [{ hex: '#000000', share: 1 }], plate: null } },
@@ -127,7 +127,7 @@ describe('the outline of a page, as part of its audit', () => {
         (now) => setValue(now, '', ['brand', 'logo'], { width, smallest: 70, clear }),
       );
     const offered = (of: Site, found: number) =>
-      headerFixes(of, one!.place, found, 96).map((edit) => [edit.label, acceptChange(of, edit).site.brand.logo]);
+      headerFixes(of, finding!.place, found, 96).map((edit) => [edit.label, acceptChange(of, edit).site.brand.logo]);
     expect(offered(marked(100, 0.1), 108)).toEqual([
       ['Clear space of the logo 4 %', { width: 100, smallest: 70, clear: 0.04 }],
       ['Logo 90 px wide', { width: 90, smallest: 70, clear: 0.1 }],

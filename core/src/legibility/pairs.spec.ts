@@ -29,10 +29,10 @@ describe('pairs that occur', () => {
     const said = ({ rule, kind, ground, fores, behind, states, found, count }: Pair) =>
       JSON.stringify([rule, kind, ground, fores, behind, states, found, count]);
     let on = 0;
-    for (const one of [site, veiled])
-      for (const path of tokenTable(one.brand).keys()) {
-        const all = occurringPairs(one).filter((pair) => pair.behind?.some((layer) => layer.chain.includes(path)));
-        expect(pairsOn(one, path).map(said)).withContext(path).toEqual(all.map(said));
+    for (const entry of [site, veiled])
+      for (const path of tokenTable(entry.brand).keys()) {
+        const all = occurringPairs(entry).filter((pair) => pair.behind?.some((layer) => layer.chain.includes(path)));
+        expect(pairsOn(entry, path).map(said)).withContext(path).toEqual(all.map(said));
         on += all.length;
       }
     expect(on).toBeGreaterThan(20);
@@ -43,7 +43,7 @@ describe('pairs that occur', () => {
       site,
       setRole(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' }),
     ).site;
-    const pair = occurringPairs(veiled).find((one) => one.rule === 'text-contrast' && one.behind!.length > 1);
+    const pair = occurringPairs(veiled).find((entry) => entry.rule === 'text-contrast' && entry.behind!.length > 1);
     expect(pair?.behind?.map((layer) => layer.chain[0])).toContain('ground.pale.background');
   });
 });

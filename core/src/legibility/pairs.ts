@@ -95,22 +95,23 @@ function isOpaque(table: TokenTable, group: Group): boolean {
 function pairsAmong(table: TokenTable, groups: readonly Group[]): Pair[] {
   const found = new Map<string, Build>();
   for (const group of groups)
-    for (const one of pairsOfGroup(table, group)) {
+    for (const entry of pairsOfGroup(table, group)) {
       const key = [
-        one.rule,
-        one.kind,
-        one.style,
-        one.ground,
-        ...one.fores.map(keyOf),
+        entry.rule,
+        entry.kind,
+        entry.style,
+        entry.ground,
+        ...entry.fores.map(keyOf),
         '/',
-        ...(one.behind?.map(keyOf) ?? ['picture']),
+        ...(entry.behind?.map(keyOf) ?? ['picture']),
       ].join(' ');
       const known = found.get(key);
       if (known) {
-        for (const state of one.states) known.states.add(state);
+        for (const state of entry.states) known.states.add(state);
         known.groups.add(group);
-        known.needed = Math.max(known.needed, one.needed);
-      } else found.set(key, { pair: one, states: new Set(one.states), groups: new Set([group]), needed: one.needed });
+        known.needed = Math.max(known.needed, entry.needed);
+      } else
+        found.set(key, { pair: entry, states: new Set(entry.states), groups: new Set([group]), needed: entry.needed });
     }
   return [...found.values()].map(({ pair, states, groups, needed }) => {
     const list = [...groups];

@@ -7,5 +7,5 @@ import { resolvedSwatches, type ResolvedSwatch } from '../style/index.ts';
 export function passingSwatches(brand: Brand, color: Rgb8, behind: Rgb8, needed: number): ResolvedSwatch[] {
   return resolvedSwatches(brand)
     .filter(({ rgb }) => contrastRatio(composite(rgb, behind), behind) >= needed)
-    .sort((one, other) => standIn(color, one.rgb) - standIn(color, other.rgb));
+    .sort((swatch, other) => standIn(color, swatch.rgb) - standIn(color, other.rgb));
 }

@@ -61,7 +61,7 @@ export function roleJudge(site: Site, ground: string): (role: string) => RoleJud
     // Over a gradient the figure is the lowest from end to end.
     const [worst] = extent
       .map((behind) => ({ behind, found: contrastRatio(composite(fore, behind), behind) }))
-      .sort((one, other) => one.found - other.found);
+      .sort((entry, other) => entry.found - other.found);
     return { ...worst!, needed, least: wash !== undefined };
   };
 }

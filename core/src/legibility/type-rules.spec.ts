@@ -118,7 +118,9 @@ describe('rules of type', () => {
     expect(failing(small, 'line-length')).toEqual([]);
     expect(judged(small, 80)).toEqual([]);
     // Headings and places that are gone have no say.
-    expect(judged(small, 81).map((one) => [one.place.id, one.found, one.needed])).toEqual([['p/text', 81, 80]]);
+    expect(judged(small, 81).map((finding) => [finding.place.id, finding.found, finding.needed])).toEqual([
+      ['p/text', 81, 80],
+    ]);
     const fix = typeFixFor(small, judged(small, 81)[0]!)!;
     expect(fix.label).toBe('max. line length of running: 72 characters');
     const fixed = after(small, { ops: fix.ops });
@@ -179,8 +181,8 @@ describe('rules of type', () => {
   it('names the headings of a page by level and style, and the levels left out', () => {
     const skipped = after(small, setValue(small, '', ['shared', 'sections', 'common', 'blocks', 'c1', 'level'], 4));
     const outline = (site: Site) => outlineOf(pageTree(site, 'home'), site.brand);
-    expect(outline(small).map((one) => one.skipped)).toEqual(outline(small).map(() => null));
-    expect(outline(skipped).find((one) => one.level === 4)!.skipped).toBe(2);
+    expect(outline(small).map((entry) => entry.skipped)).toEqual(outline(small).map(() => null));
+    expect(outline(skipped).find((entry) => entry.level === 4)!.skipped).toBe(2);
     expect(outline(small)[0]).toEqual(jasmine.objectContaining({ level: 1, style: 'title' }));
   });
   it('have no fix for what is set on a place, or for what cannot be one value', () => {

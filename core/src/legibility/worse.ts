@@ -77,11 +77,11 @@ export function worse(before: Audit, after: Audit): Worse[] {
   return compareAudits(before, after).rows();
 }
 
-const rowKey = (one: Judgement): string => `${one.rule} ${one.width} ${one.state}`;
+const rowKey = (judgement: Judgement): string => `${judgement.rule} ${judgement.width} ${judgement.state}`;
 
 function worseThan(old: readonly Judgement[], now: readonly Judgement[]): readonly WorseLook[] {
-  if (!now.some((one) => one.verdict === 'fail')) return NONE;
-  const was = new Map(old.map((one) => [rowKey(one), one]));
+  if (!now.some((judgement) => judgement.verdict === 'fail')) return NONE;
+  const was = new Map(old.map((judgement) => [rowKey(judgement), judgement]));
   const list = now.flatMap((judgement): WorseLook[] => {
     const former = was.get(rowKey(judgement));
     return judgement.verdict === 'fail' && (!former || former.verdict !== 'fail' || deeper(judgement, former))
@@ -95,9 +95,11 @@ function worseThan(old: readonly Judgement[], now: readonly Judgement[]): readon
 function worseByPage(before: Audit, after: Audit): Map<Place, readonly WorseLook[]> {
   const found = new Map<Place, readonly WorseLook[]>();
   if (before.byPage === after.byPage) return found;
-  const failing = after.byPage.filter((one) => one.verdict === 'fail');
+  const failing = after.byPage.filter((judgement) => judgement.verdict === 'fail');
   if (failing.length === 0) return found;
-  const was = new Map(before.byPage.map((one) => [`${placeKey(one.place)} ${rowKey(one)}`, one]));
+  const was = new Map(
+    before.byPage.map((judgement) => [`${placeKey(judgement.place)} ${rowKey(judgement)}`, judgement]),
+  );
   for (const row of failing) {
     const former = was.get(`${placeKey(row.place)} ${rowKey(row)}`);
     if (!former || former.verdict !== 'fail' || deeper(row, former))

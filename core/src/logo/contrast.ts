@@ -23,7 +23,10 @@ export const LOGO_RATIO = 3;
  */
 export function logoContrast(form: Pick<LogoForm, 'colors' | 'plate'>, ...backgrounds: readonly Rgb8[]): LogoContrast {
   const rated = backgrounds.map((background) => knownOn(form, background));
-  return { ratio: Math.min(...rated.map((one) => one.ratio)), seen: Math.min(...rated.map((one) => one.seen)) };
+  return {
+    ratio: Math.min(...rated.map((contrast) => contrast.ratio)),
+    seen: Math.min(...rated.map((contrast) => contrast.seen)),
+  };
 }
 
 const known = new WeakMap<LogoForm['colors'], Map<string, LogoContrast>>();
@@ -49,7 +52,7 @@ function contrastOn(form: Pick<LogoForm, 'colors' | 'plate'>, background: Rgb8):
     .map(({ hex, share }) => ({ rgb: parseColor(hex)!.rgb, share }))
     .filter(({ rgb }) => !plate || deltaERgb(rgb, plate) > PLATE)
     .map(({ rgb, share }) => ({ ratio: contrastRatio(rgb, behind), share }))
-    .sort((one, other) => other.ratio - one.ratio);
+    .sort((entry, other) => other.ratio - entry.ratio);
   const area = marks.reduce((sum, mark) => sum + mark.share, 0);
   if (area === 0) return { ratio: 1, seen: 0 };
   let reached = 0;

@@ -45,8 +45,8 @@ const dark = form('dark', null, ['#222222', 0.7], ['#b83a1e', 0.3]);
 const light = form('light', null, ['#ffffff', 0.7], ['#b83a1e', 0.3]);
 const withBoth = (): Site => {
   const bare = readSite(smallSite());
-  const one = applyChange(bare, addLogoForm(bare, asset('a'), dark)).site;
-  return readSite(applyChange(one, addLogoForm(one, asset('b'), light)).site);
+  const site = applyChange(bare, addLogoForm(bare, asset('a'), dark)).site;
+  return readSite(applyChange(site, addLogoForm(site, asset('b'), light)).site);
 };
 
 describe('contrast of a logo', () => {

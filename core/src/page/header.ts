@@ -80,7 +80,7 @@ export function headerPart(
         build,
         header.items[id]!,
         page,
-        header.order.filter((one) => header.items[one]!.under === id),
+        header.order.filter((item) => header.items[item]!.under === id),
       ),
     );
   // Folded, the menu stands where it stood once it is opened: by what says so, without script.
@@ -165,8 +165,8 @@ function entry(build: Build, item: MenuItem, page: Page, under: readonly string[
     recipes: [recipes.surface(build.ground), recipes.corner('card')],
   });
   const inside = build.onto(list, build.ground);
-  const entries = [item, ...under.map((id) => header.items[id]!)].map((one) =>
-    element('li', {}, [leading(inside, one, page)]),
+  const entries = [item, ...under.map((id) => header.items[id]!)].map((candidate) =>
+    element('li', {}, [leading(inside, candidate, page)]),
   );
   return element('li', { className: 'menu-more' }, [
     element('details', {}, [

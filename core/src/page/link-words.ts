@@ -20,10 +20,10 @@ export function linkOffers(site: Site): string[] {
     return [name, ...anchorsOf(page).map((anchor) => `${name}${THERE}${anchor}`)];
   });
   const items = site.collectionOrder.flatMap((id) => {
-    const one = site.collections[id]!;
-    return one.page === undefined
+    const collection = site.collections[id]!;
+    return collection.page === undefined
       ? []
-      : one.itemOrder.slice(0, MOST_OFFERED).map((item) => itemText(one, site.items[item]!));
+      : collection.itemOrder.slice(0, MOST_OFFERED).map((item) => itemText(collection, site.items[item]!));
   });
   return [...pages, ...items, ...Object.values(site.downloads).map((download) => downloadText(download.name))];
 }
@@ -105,23 +105,23 @@ function namesLink({ collections }: Site, text: string): boolean {
 }
 
 function itemNamed(site: Site, label: string, name: string): Href | undefined {
-  const [collection, item] = [label, name].map((one) => one.toLowerCase());
-  for (const one of Object.values(site.collections)) {
-    if (one.page === undefined || one.label.toLowerCase() !== collection) continue;
-    const id = one.itemOrder.find(
-      (id) => itemName(one, site.items[id]!).toLowerCase() === item || site.items[id]!.slug === item,
+  const [collection, item] = [label, name].map((text) => text.toLowerCase());
+  for (const entry of Object.values(site.collections)) {
+    if (entry.page === undefined || entry.label.toLowerCase() !== collection) continue;
+    const id = entry.itemOrder.find(
+      (id) => itemName(entry, site.items[id]!).toLowerCase() === item || site.items[id]!.slug === item,
     );
-    if (id !== undefined) return { to: 'page', page: one.page, item: id };
+    if (id !== undefined) return { to: 'page', page: entry.page, item: id };
   }
   return undefined;
 }
 
 function downloadNamed(site: Site, label: string, name: string): Href | undefined {
-  const one =
+  const asset =
     label.toLowerCase() === 'download'
       ? Object.values(site.downloads).find((download) => download.name.toLowerCase() === name.toLowerCase())
       : undefined;
-  return one && { to: 'download', download: one.id };
+  return asset && { to: 'download', download: asset.id };
 }
 
 function split(text: string): string[] {

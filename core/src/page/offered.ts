@@ -161,8 +161,8 @@ function offered(site: Site, { meaning, value, empty }: FieldHere, address: read
       ...new Set(
         typed
           .split(',')
-          .map((one) => one.trim())
-          .filter((one) => one !== ''),
+          .map((name) => name.trim())
+          .filter((name) => name !== ''),
       ),
     ];
     const problem = (typed: string) =>
@@ -226,7 +226,7 @@ function offered(site: Site, { meaning, value, empty }: FieldHere, address: read
   if (meaning.means === 'ref' && meaning.to === 'asset') {
     const options = Object.values(site.assets)
       .map(({ id, name }) => ({ value: id, label: name }))
-      .sort((one, other) => one.label.localeCompare(other.label));
+      .sort((entry, other) => entry.label.localeCompare(other.label));
     return [{ address, label: meaning.label, value: String(value ?? ''), options, kept: (chosen) => chosen }];
   }
   const list = meaning.means === 'ref' ? LISTS[meaning.to] : undefined;
@@ -259,7 +259,7 @@ function keepsFrom(typed: string): { readonly keeps: Keeps | undefined } | strin
     .toLowerCase()
     .replace(/^(its|the) /, '');
   if (words === '' || words === 'middle' || words === 'center' || words === 'centre') return { keeps: undefined };
-  const side = SIDES.find((one) => one === words);
+  const side = SIDES.find((name) => name === words);
   if (side) return { keeps: side };
   const figures = /^(\d+(?:[.]\d+)?)\s*%?\s*(?:from left)?\s*[,;\s]\s*(\d+(?:[.]\d+)?)\s*%?\s*(?:from top)?$/
     .exec(words)

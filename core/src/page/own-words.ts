@@ -56,7 +56,7 @@ function findOwnWords(site: Site): OwnWords {
   const places = [...atHome, ...others.flatMap((id) => pageTree(site, id).places)];
   const styleOf = (place: Place) => (place.kind === 'text' && place.style ? site.brand.styles[place.style] : undefined);
   const whole = (use: string): string | undefined => {
-    const place = atHome.find((one) => styleOf(one)?.use === use);
+    const place = atHome.find((entry) => styleOf(entry)?.use === use);
     return (place && wordsOf(site, place)) || undefined;
   };
   // Rather one that is short than one cut short.

@@ -19,7 +19,7 @@ describe('what a page says of itself', () => {
     },
   });
   const words = (home: string, more: string) =>
-    problemsOf(having(home, more)).map((one) => `${one.page}: ${one.words}`);
+    problemsOf(having(home, more)).map((problem) => `${problem.page}: ${problem.words}`);
 
   it('is found missing, the same twice, and longer than what is shown of it', () => {
     expect(words('', '')).toEqual(['home: no description', 'more: no description']);
@@ -31,7 +31,7 @@ describe('what a page says of itself', () => {
       ...having('a', 'b'),
       name: 'A name that goes on and on, well over all that anybody would show of it',
     };
-    expect(problemsOf(long).map(({ words: one }) => one)).toEqual([
+    expect(problemsOf(long).map(({ words: name }) => name)).toEqual([
       `title of ${long.name.length} characters; about 60 are shown`,
       `title of ${long.name.length + 6} characters; about 60 are shown`,
     ]);
@@ -49,13 +49,13 @@ describe('what a page says of itself', () => {
     expect(
       problemsOf(bad)
         .filter(({ page }) => page === 'home')
-        .map((one) => one.words),
+        .map((problem) => problem.words),
     ).toEqual(['no first-level heading', 'a link with only the text “Read more”', 'an image without alternative text']);
   });
   it('is found in the page that is asked for first, the same as in page order', () => {
     const site = having('What is here.', 'What is here.');
     expect(
-      [...factProblemsByPage(site, 'more')].map((one) => one.map(({ page, words: said }) => `${page}: ${said}`)),
+      [...factProblemsByPage(site, 'more')].map((entry) => entry.map(({ page, words: said }) => `${page}: ${said}`)),
     ).toEqual([['more: the same description as Home'], []]);
   });
   it('that is said well is no finding', () => expect(words('What is here.', 'And what is there.')).toEqual([]));

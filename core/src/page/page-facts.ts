@@ -36,7 +36,7 @@ export function* factProblemsByPage(site: Site, begin?: string): Generator<PageF
     const text = site.pages[id]!.description.trim();
     if (!said.has(text)) said.set(text, id);
   }
-  for (const id of begin === undefined ? site.pageOrder : [begin, ...site.pageOrder.filter((one) => one !== begin)]) {
+  for (const id of begin === undefined ? site.pageOrder : [begin, ...site.pageOrder.filter((page) => page !== begin)]) {
     const { title, description, file } = site.pages[id]!;
     const shown = file === 'index.html' ? site.name : `${title}, ${site.name}`;
     const found: Omit<PageFactProblem, 'page' | 'title'>[] = [];

@@ -7,7 +7,7 @@ import { plainText, type Href } from '../kinds/index.ts';
 import { assetFile, hrefFrom, hrefOf, hrefText, linkOffers, pageTree } from './index.ts';
 
 const site = readSite(smallSite());
-const place = (page: string, id: string, of = site) => pageTree(of, page).places.find((one) => one.id === id)!;
+const place = (page: string, id: string, of = site) => pageTree(of, page).places.find((entry) => entry.id === id)!;
 
 describe('page tree', () => {
   it('has header, sections in order and footer as its parts, and says which are shared', () => {

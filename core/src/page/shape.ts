@@ -45,7 +45,7 @@ export function partShapes(site: Site, kept: Page): PartShape[] {
       : 'shared' in entry
         ? `shared ${entry.shared}`
         : sectionShape(site, section, page);
-    const named = (one: string): string => (entry.hidden ? `not at ${entry.hidden.join()}: ${one}` : one);
+    const named = (name: string): string => (entry.hidden ? `not at ${entry.hidden.join()}: ${name}` : name);
     parts.push(
       own && !('shared' in entry)
         ? { id, shape: named(shape), plain: { shape: named(sectionShape(site, section, page)), section } }
@@ -81,9 +81,9 @@ const blocks = new WeakMap<Block, Kept>();
 const keptFor = (site: Site, kept: Kept | undefined): string | undefined =>
   typeof kept === 'object' ? (kept.assets === site.assets ? kept.shape : undefined) : kept;
 
-function keep<T extends object>(all: WeakMap<T, Kept>, one: T, site: Site, fresh: string, pictured: boolean): string {
+function keep<T extends object>(all: WeakMap<T, Kept>, entry: T, site: Site, fresh: string, pictured: boolean): string {
   const shape = once(fresh);
-  all.set(one, pictured ? { assets: site.assets, shape } : shape);
+  all.set(entry, pictured ? { assets: site.assets, shape } : shape);
   return shape;
 }
 
@@ -106,9 +106,9 @@ function sectionShape(site: Site, section: Section, page: Page): string {
         shape += `;${isOpen(block) ? openShape(site, block, page) : blockShape(site, block)}`;
         continue;
       }
-      const one = freshShape(site, block);
-      pictured ||= one.pictured;
-      shape += `;${one.shape}`;
+      const entry = freshShape(site, block);
+      pictured ||= entry.pictured;
+      shape += `;${entry.shape}`;
     }
   }
   if (open) return shape;

@@ -68,8 +68,8 @@ export function shownListPages(site: Site, query: Query, page: Page): ListPage[]
   const { number, first } = numberOf(page);
   if (count < 2) return [];
   return Array.from({ length: count }, (_, i) => i + 1)
-    .filter((one) => one === 1 || one === count || Math.abs(one - number) <= AROUND)
-    .map((one) => ({ number: one, href: listPageFile(first.file, one), here: one === number }));
+    .filter((value) => value === 1 || value === count || Math.abs(value - number) <= AROUND)
+    .map((value) => ({ number: value, href: listPageFile(first.file, value), here: value === number }));
 }
 
 /** Returns the part of the items that decides the look of a list: the shown items. */
@@ -105,10 +105,10 @@ function sectionReads(section: Section): boolean {
 /** Returns true if something leads to the page of an item: its address is the item's. */
 function linksItem(schema: v.GenericSchema, value: unknown): boolean {
   let found = false;
-  walk(schema, value, (meaning, one) => {
+  walk(schema, value, (meaning, entry) => {
     if (
       meaning.means === 'link' &&
-      (one as Partial<Record<string, unknown>> | null | undefined)?.['item'] !== undefined
+      (entry as Partial<Record<string, unknown>> | null | undefined)?.['item'] !== undefined
     )
       found = true;
   });

@@ -27,5 +27,5 @@ export function missingCharacters(site: Site, coverage: readonly (readonly [numb
   const has = (point: number) => coverage.some(([first, last]) => point >= first && point <= last);
   return [...charactersOf(site)]
     .filter((character) => character >= ' ' && !has(character.codePointAt(0)!))
-    .sort((one, other) => one.codePointAt(0)! - other.codePointAt(0)!);
+    .sort((name, other) => name.codePointAt(0)! - other.codePointAt(0)!);
 }

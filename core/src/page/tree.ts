@@ -82,35 +82,35 @@ function describe(site: Site): string {
  * asks.
  */
 export function forgetTree(page: Page, site?: Site): void {
-  const others = site ? cache.get(page)?.filter((one) => !isOf(one, site)) : undefined;
+  const others = site ? cache.get(page)?.filter((entry) => !isOf(entry, site)) : undefined;
   if (others && others.length > 0) cache.set(page, others);
   else cache.delete(page);
 }
 
 /** Returns true if a tree of a page is still the one that is given for its structure. */
 export function isKept(tree: PageTree): boolean {
-  return cache.get(tree.page)?.some((one) => one.tree === tree) ?? false;
+  return cache.get(tree.page)?.some((entry) => entry.tree === tree) ?? false;
 }
 
 /** Returns true if a page has been taken apart in the structure the site has now. */
 export function hasTree(site: Site, page: Page): boolean {
-  return cache.get(page)?.some((one) => isOf(one, site)) ?? false;
+  return cache.get(page)?.some((entry) => isOf(entry, site)) ?? false;
 }
 
-const isOf = (one: Cached, site: Site): boolean =>
-  one.shared === site.shared &&
-  one.assets === site.assets &&
-  sameItems(one, site) &&
-  one.structure === structureKey(site);
+const isOf = (entry: Cached, site: Site): boolean =>
+  entry.shared === site.shared &&
+  entry.assets === site.assets &&
+  sameItems(entry, site) &&
+  entry.structure === structureKey(site);
 
 /**
  * Returns true if a page shows the same items. One that shows none begins to only with another page, other shared
  * parts, or a collection that names it.
  */
-const sameItems = (one: Cached, site: Site): boolean =>
-  one.collections === site.collections
-    ? !one.reads || one.items === site.items
-    : !one.reads && !readsItems(site, one.tree.page);
+const sameItems = (entry: Cached, site: Site): boolean =>
+  entry.collections === site.collections
+    ? !entry.reads || entry.items === site.items
+    : !entry.reads && !readsItems(site, entry.tree.page);
 
 /** The tree of a page; an unchanged page in an unchanged structure gives the same tree. */
 export function pageTree(site: Site, pageId: string): PageTree {

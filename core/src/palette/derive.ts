@@ -111,12 +111,12 @@ export function deriveColor(source: Oklch, rule: DeriveRule, other?: Oklch): Okl
 }
 
 /** Two colours mixed in OKLab; `share` of the second. */
-function mix(one: Oklch, other: Oklch, share: number): Oklch {
-  const [a, b] = [oklchToOklab(one), oklchToOklab(other)];
+function mix(oklch: Oklch, other: Oklch, share: number): Oklch {
+  const [a, b] = [oklchToOklab(oklch), oklchToOklab(other)];
   const between = (from: number, to: number) => from + (to - from) * share;
   return {
     ...oklabToOklch({ l: between(a.l, b.l), a: between(a.a, b.a), b: between(a.b, b.b) }),
-    alpha: between(one.alpha, other.alpha),
+    alpha: between(oklch.alpha, other.alpha),
   };
 }
 
@@ -142,7 +142,7 @@ function atContrast(source: Oklch, ground: Rgb8, ratio: number): Oklch {
     }
     return good;
   });
-  return at(reached.reduce((one, next) => (Math.abs(next - source.l) < Math.abs(one - source.l) ? next : one)));
+  return at(reached.reduce((value, next) => (Math.abs(next - source.l) < Math.abs(value - source.l) ? next : value)));
 }
 
 /** The rule that turns `source` into `target`, so that an ordinary swatch can be made to follow. */

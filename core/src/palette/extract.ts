@@ -59,8 +59,8 @@ export function extractPalette(pixels: Pixels, most = 8): PaletteColor[] {
   const drawing = flat.total >= opaque * 0.4;
   const bins = drawing ? flat.bins() : all.bins();
   const groups = group(bins, drawing);
-  const total = groups.reduce((sum, one) => sum + one.count, 0);
-  const kept = groups.filter((one) => one.count / total >= SMALLEST).slice(0, most);
+  const total = groups.reduce((sum, bin) => sum + bin.count, 0);
+  const kept = groups.filter((bin) => bin.count / total >= SMALLEST).slice(0, most);
   return kept.map((entry, i) => ({ rgb: entry.rgb, share: entry.count / total, ...roleOf(entry, i, kept[0]!.rgb) }));
 }
 
@@ -89,7 +89,7 @@ class Histogram {
     const s = this.#shift;
     const half = s > 0 ? 1 << (s - 1) : 0;
     return [...this.#counts]
-      .sort((one, other) => other[1] - one[1] || one[0] - other[0])
+      .sort((count, other) => other[1] - count[1] || count[0] - other[0])
       .map(([key, count]) => {
         const channel = (bits: number) => Math.min(255, (((key >> bits) & 255) << s) + half);
         const rgb: Rgb8 = { r: channel(16), g: channel(8), b: channel(0), alpha: 1 };
@@ -114,7 +114,7 @@ function histograms({ width, height, data }: Pixels): { flat: Histogram; all: Hi
       const at = y * row + x * 4;
       if (x + 1 === width || !same(at, at + 4)) {
         if (x + 1 - start >= width * BAND && data[at + 3]! >= OPAQUE)
-          for (const one of [flat, all]) one.band(data[at]!, data[at + 1]!, data[at + 2]!, x + 1 - start);
+          for (const histogram of [flat, all]) histogram.band(data[at]!, data[at + 1]!, data[at + 2]!, x + 1 - start);
         start = x + 1;
       }
       if (data[at + 3]! < OPAQUE) continue;
@@ -134,11 +134,11 @@ function group(bins: readonly Bin[], exact: boolean): Bin[] {
   for (const bin of bins) {
     let nearest: (typeof groups)[number] | undefined;
     let distance = exact ? SAME : SAME_IN_PHOTO;
-    for (const one of groups) {
-      const d = deltaE(one.lead.lab, bin.lab);
+    for (const entry of groups) {
+      const d = deltaE(entry.lead.lab, bin.lab);
       if (d < distance) {
         distance = d;
-        nearest = one;
+        nearest = entry;
       }
     }
     if (!nearest) {
@@ -158,7 +158,7 @@ function group(bins: readonly Bin[], exact: boolean): Bin[] {
       const lab = { l: l / count, a: a / count, b: b / count };
       return { lab, rgb: oklabToRgb8Clipped(lab), count, broad };
     })
-    .sort((one, other) => other.count - one.count || other.lab.l - one.lab.l);
+    .sort((entry, other) => other.count - entry.count || other.lab.l - entry.lab.l);
 }
 
 function roleOf({ rgb, count, broad }: Bin, rank: number, largest: Rgb8): { role: PictureRole; why: string } {

@@ -34,7 +34,7 @@ describe('palette of a picture', () => {
     expect(palette.length).toBe(2);
     expect(deltaERgb(palette[0]!.rgb, parseColor('#b83a1e')!.rgb)).toBeLessThan(0.02);
     expect(deltaERgb(palette[1]!.rgb, parseColor('#0e3b43')!.rgb)).toBeLessThan(0.02);
-    expect(palette.reduce((sum, one) => sum + one.share, 0)).toBeCloseTo(1, 6);
+    expect(palette.reduce((sum, entry) => sum + entry.share, 0)).toBeCloseTo(1, 6);
     expect(palette[0]!.share).toBeGreaterThan(palette[1]!.share);
   });
 
@@ -46,7 +46,7 @@ describe('palette of a picture', () => {
         const mix = Math.max(0, Math.min(1, (x - 49 + y * 0.01) / 2));
         data.set([255 - 71 * mix, 255 - 197 * mix, 255 - 225 * mix, 255].map(Math.round), (y * size + x) * 4);
       }
-    expect(extractPalette({ width: size, height: size, data }).map((one) => hex(one.rgb))).toEqual([
+    expect(extractPalette({ width: size, height: size, data }).map((entry) => hex(entry.rgb))).toEqual([
       '#ffffff',
       '#b83a1e',
     ]);
@@ -68,7 +68,9 @@ describe('palette of a picture', () => {
         const { r, g, b } = parseColor(at(x, y))!.rgb;
         data.set([r, g, b, 255], (y * width + x) * 4);
       }
-    expect(Object.fromEntries(extractPalette({ width, height, data }).map((one) => [hex(one.rgb), one.role]))).toEqual({
+    expect(
+      Object.fromEntries(extractPalette({ width, height, data }).map((entry) => [hex(entry.rgb), entry.role])),
+    ).toEqual({
       '#fbfaf6': 'ground',
       '#ffffff': 'ground',
       '#14211f': 'ground',
@@ -98,12 +100,12 @@ describe('derived swatches', () => {
     expect(hex(paintedRgb(deriveColor(source, ruleBetween('x', source, target.oklch))))).toBe(hex(target.rgb));
   });
   it('are mixed from the one to the other, ends included', () => {
-    const [one, other] = [parseColor('#b83a1e')!, parseColor('#0e3b43')!];
+    const [entry, other] = [parseColor('#b83a1e')!, parseColor('#0e3b43')!];
     const at = (share: number) =>
-      hex(paintedRgb(deriveColor(one.oklch, { kind: 'mix', source: 'a', with: 'b', share }, other.oklch)));
+      hex(paintedRgb(deriveColor(entry.oklch, { kind: 'mix', source: 'a', with: 'b', share }, other.oklch)));
     expect([at(0), at(1)]).toEqual(['#b83a1e', '#0e3b43']);
-    const half = deriveColor(one.oklch, { kind: 'mix', source: 'a', with: 'b', share: 0.5 }, other.oklch);
-    expect(half.l).toBeCloseTo((one.oklch.l + other.oklch.l) / 2, 9);
+    const half = deriveColor(entry.oklch, { kind: 'mix', source: 'a', with: 'b', share: 0.5 }, other.oklch);
+    expect(half.l).toBeCloseTo((entry.oklch.l + other.oklch.l) / 2, 9);
   });
   it('reach the contrast asked for on the other swatch, as near to the source as they can', () => {
     fc.assert(

@@ -20,7 +20,7 @@ export function plateOf({ width, height, data }: Pixels): Rgb8 | undefined {
   };
   for (let x = 0; x < width; x++) for (const y of [0, height - 1]) look(x, y);
   for (let y = 1; y < height - 1; y++) for (const x of [0, width - 1]) look(x, y);
-  const [most] = [...counts].sort(([, one], [, other]) => other - one);
+  const [most] = [...counts].sort(([, value], [, other]) => other - value);
   return most && most[1] >= all * BORDER
     ? { r: most[0] >> 16, g: (most[0] >> 8) & 255, b: most[0] & 255, alpha: 1 }
     : undefined;

@@ -14,14 +14,14 @@ const TURNED_GREY = 0.05;
  * or a grey that happens to lie nearer, since what is red means something.
  */
 export function standIn(gone: Rgb8, replacement: Rgb8): number {
-  const [one, other] = [gone, replacement].map((rgb) => oklabToOklch(rgb8ToOklab(rgb))) as [
+  const [oklch, other] = [gone, replacement].map((rgb) => oklabToOklch(rgb8ToOklab(rgb))) as [
     ReturnType<typeof oklabToOklch>,
     ReturnType<typeof oklabToOklch>,
   ];
-  const turn = Math.abs(((one.h - other.h + 540) % 360) - 180) / 180;
-  const grey = [one.c < GREY, other.c < GREY];
+  const turn = Math.abs(((oklch.h - other.h + 540) % 360) - 180) / 180;
+  const grey = [oklch.c < GREY, other.c < GREY];
   const hue = grey[0] && grey[1] ? 0 : grey[0] !== grey[1] ? TURNED_GREY : HUE * turn;
-  return Math.abs(one.l - other.l) + CHROMA * Math.abs(one.c - other.c) + hue;
+  return Math.abs(oklch.l - other.l) + CHROMA * Math.abs(oklch.c - other.c) + hue;
 }
 
 /** The colour that stands in best for one that goes; the earlier one wins a draw. */

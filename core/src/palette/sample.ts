@@ -30,13 +30,13 @@ export function sampleColor({ width, height, data }: Pixels, x: number, y: numbe
       counts.set(key, { rgb, count: (counts.get(key)?.count ?? 0) + 1 });
     }
   if (l.length === 0) return undefined;
-  const most = [...counts.values()].reduce((one, other) => (other.count > one.count ? other : one));
+  const most = [...counts.values()].reduce((entry, other) => (other.count > entry.count ? other : entry));
   if (most.count * 2 > l.length) return most.rgb;
   return oklabToRgb8Clipped({ l: median(l), a: median(a), b: median(b) });
 }
 
 function median(values: number[]): number {
-  values.sort((one, other) => one - other);
+  values.sort((value, other) => value - other);
   const middle = values.length >> 1;
   return values.length % 2 ? values[middle]! : (values[middle - 1]! + values[middle]!) / 2;
 }

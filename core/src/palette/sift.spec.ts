@@ -30,11 +30,13 @@ const anyColors = fc
 
 describe('sift', () => {
   it('has weights that add up to 100, and points that add up to the score, in whatever order the colours come', () => {
-    expect(Object.values(SIFT_WEIGHTS).reduce<number>((sum, one) => sum + one, 0)).toBe(100);
+    expect(Object.values(SIFT_WEIGHTS).reduce<number>((sum, entry) => sum + entry, 0)).toBe(100);
     fc.assert(
       fc.property(anyColors, (colors) => {
         const order = sift(colors, 3);
-        expect(order.map((one) => one.color.id)).toEqual(sift([...colors].reverse(), 3).map((one) => one.color.id));
+        expect(order.map((entry) => entry.color.id)).toEqual(
+          sift([...colors].reverse(), 3).map((entry) => entry.color.id),
+        );
         for (const { score, parts } of order)
           expect(Object.values(parts).reduce((sum, part) => sum + part)).toBeCloseTo(score, 9);
         expect(order.every(({ score }) => score >= 0 && score <= 100)).toBeTrue();
@@ -44,7 +46,7 @@ describe('sift', () => {
   it('puts locked swatches first', () => {
     fc.assert(
       fc.property(anyColors, (colors) => {
-        const locks = sift(colors, 3).map((one) => one.color.locked);
+        const locks = sift(colors, 3).map((entry) => entry.color.locked);
         expect(locks.lastIndexOf(true)).toBeLessThan(locks.includes(false) ? locks.indexOf(false) : locks.length);
       }),
     );
@@ -58,7 +60,7 @@ describe('sift', () => {
       ],
       2,
     );
-    expect(order.map((one) => one.color.id)).toEqual(['a', 'c', 'b']);
+    expect(order.map((entry) => entry.color.id)).toEqual(['a', 'c', 'b']);
     expect(order[2]!.near!.id).toBe('a');
     expect(order[2]!.parts.apart).toBeLessThan(2);
   });
@@ -83,7 +85,7 @@ describe('sift', () => {
   it('costs less the more is kept, and nothing when all is', () => {
     fc.assert(
       fc.property(anyColors, (colors) => {
-        const costs = costCurve(sift(colors, 3).map((one) => one.color));
+        const costs = costCurve(sift(colors, 3).map((entry) => entry.color));
         costs.forEach((cost, i) => expect(cost).toBeLessThanOrEqual((costs[i - 1] ?? Infinity) + 1e-9));
         expect(costs.at(-1)).toBeCloseTo(0, 9);
       }),

@@ -63,7 +63,7 @@ export function sift<C extends SiftColor>(colors: readonly C[], pieces: number):
     for (const color of left) {
       const near = nearest(
         labs.get(color.id)!,
-        order.map((one) => one.color.id),
+        order.map((entry) => entry.color.id),
         labs,
       );
       const share: Record<SiftPart, number> = {
@@ -85,11 +85,11 @@ export function sift<C extends SiftColor>(colors: readonly C[], pieces: number):
   return order;
 }
 
-function before(one: Sifted, other: Sifted): boolean {
-  if (one.color.locked !== other.color.locked) return one.color.locked;
-  if (one.score !== other.score) return one.score > other.score;
-  if (one.color.extent !== other.color.extent) return one.color.extent > other.color.extent;
-  return one.color.id < other.color.id;
+function before(entry: Sifted, other: Sifted): boolean {
+  if (entry.color.locked !== other.color.locked) return entry.color.locked;
+  if (entry.score !== other.score) return entry.score > other.score;
+  if (entry.color.extent !== other.color.extent) return entry.color.extent > other.color.extent;
+  return entry.color.id < other.color.id;
 }
 
 function nearest(
@@ -133,15 +133,15 @@ export function drops<C extends SiftColor>(colors: readonly C[], kept: ReadonlyS
  * its share of the sources, half its share of the places), in thousandths.
  */
 export function costCurve(order: readonly SiftColor[]): number[] {
-  const extents = order.reduce((sum, one) => sum + one.extent, 0) || 1;
-  const places = order.reduce((sum, one) => sum + one.places, 0) || 1;
-  const labs = order.map((one) => rgb8ToOklab(one.rgb));
+  const extents = order.reduce((sum, color) => sum + color.extent, 0) || 1;
+  const places = order.reduce((sum, color) => sum + color.places, 0) || 1;
+  const labs = order.map((color) => rgb8ToOklab(color.rgb));
   const least = order.map(() => Infinity);
   return order.map((_, last) => {
     let cost = 0;
-    order.forEach((one, i) => {
+    order.forEach((color, i) => {
       least[i] = Math.min(least[i]!, deltaE(labs[i]!, labs[last]!));
-      cost += least[i] * (0.5 * (one.extent / extents) + 0.5 * (one.places / places));
+      cost += least[i] * (0.5 * (color.extent / extents) + 0.5 * (color.places / places));
     });
     return cost * 1000;
   });
@@ -175,9 +175,9 @@ export function bestTradeOff(costs: readonly number[]): number {
 export function mergeAlike<
   C extends { readonly rgb: Rgb8; readonly extent: number; readonly places: number; readonly locked: boolean },
 >(colors: readonly C[]): { readonly lead: C; readonly all: readonly C[] }[] {
-  const weight = (one: C) => (one.locked ? 1e9 : 0) + one.places * 1e3 + one.extent;
+  const weight = (entry: C) => (entry.locked ? 1e9 : 0) + entry.places * 1e3 + entry.extent;
   const groups: { lead: C; lab: Oklab; all: C[] }[] = [];
-  for (const color of [...colors].sort((one, other) => weight(other) - weight(one))) {
+  for (const color of [...colors].sort((entry, other) => weight(other) - weight(entry))) {
     const lab = rgb8ToOklab(color.rgb);
     const same = groups.find((group) => deltaE(group.lab, lab) < ALIKE);
     if (same) same.all.push(color);

@@ -170,7 +170,7 @@ export class Index implements SiteIndex {
       (sum, { id }, i) =>
         page !== undefined && editedPage(id) !== page
           ? sum
-          : sum + this.times(id) * (this.#laid[i]!.parts.find((one) => one.id === part)?.groups.length ?? 0),
+          : sum + this.times(id) * (this.#laid[i]!.parts.find((entry) => entry.id === part)?.groups.length ?? 0),
       0,
     );
   }
@@ -224,7 +224,7 @@ export class Index implements SiteIndex {
     // One part of one page is enough: parts of the same shape have the same looks.
     const { places } = (
       hasTree(this.#site, page)
-        ? pageTree(this.#site, page.id).parts.find((one) => one.id === part)
+        ? pageTree(this.#site, page.id).parts.find((entry) => entry.id === part)
         : partOfPage(this.#site, page.id, part)
     )!;
     const local = new Map<Place, Built>();
@@ -307,9 +307,9 @@ export class Index implements SiteIndex {
     return { here: here.get(place.id) ?? NONE, used: (place.usedId !== null && this.#used.get(place.usedId)) || NONE };
   }
 
-  #number(one: Override): number {
-    let number = this.#numbers.get(one);
-    if (number === undefined) this.#numbers.set(one, (number = this.#numbers.size));
+  #number(override: Override): number {
+    let number = this.#numbers.get(override);
+    if (number === undefined) this.#numbers.set(override, (number = this.#numbers.size));
     return number;
   }
 
@@ -317,7 +317,7 @@ export class Index implements SiteIndex {
     let look = `${place.kind}${place.inline ? 'i' : ''}${place.overPicture ? 'p' : ''}${place.states.length}${place.hidden.length > 0 ? `not ${place.hidden.join()}` : ''}`;
     for (const recipe of place.recipes) look += ` ${recipe}`;
     for (const entry of set.used) look += `|${this.#number(entry)}`;
-    for (const one of set.here) look += `|here ${this.#number(one)}`;
+    for (const override of set.here) look += `|here ${this.#number(override)}`;
     // Groups are told apart by number: what a place stands on is a group already.
     const key = `${place.overPicture ? placeKey(place) : ''}|${under ? under.number : ''}|${inherits ? inherits.number : ''}|${look}`;
     const known = this.#known.get(key);

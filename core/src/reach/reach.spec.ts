@@ -137,7 +137,7 @@ describe('ripple', () => {
   it('names what an override holds back, and by what', () => {
     const site = withOverrides();
     const after = applyChange(site, setSwatchColor(site, 'brand', parseColor('#336699')!)).site;
-    expect(ripple(site, after).held.map((one) => [one.place.id, one.property, one.by.id])).toEqual([
+    expect(ripple(site, after).held.map((place) => [place.place.id, place.property, place.by.id])).toEqual([
       ['h/text', 'color', 'o1'],
     ]);
   });
@@ -221,8 +221,8 @@ describe('standing', () => {
 describe('the index of a site', () => {
   it('knows the places of its pages after another structure came and went', () => {
     const site = smallSite();
-    const placesKnown = (one: typeof site) =>
-      one.pageOrder.every((id) => pageTree(one, id).places.every((place) => siteIndex(one).groupOf.has(place)));
+    const placesKnown = (entry: typeof site) =>
+      entry.pageOrder.every((id) => pageTree(entry, id).places.every((place) => siteIndex(entry).groupOf.has(place)));
     expect(placesKnown(site)).toBeTrue();
     // A drawing, a gradient, a style for one width: the same pages, built otherwise.
     const other = {

@@ -19,7 +19,7 @@ export interface ReachRow {
 /** The tokens that a token's value flows into: itself, all aliases of it, and the gradients it is an end of. */
 export function tokensThrough(table: TokenTable, path: string): Set<string> {
   const through = new Set<string>();
-  for (const one of table.keys()) if (tokenValue(table, one).chain.includes(path)) through.add(one);
+  for (const name of table.keys()) if (tokenValue(table, name).chain.includes(path)) through.add(name);
   for (const token of table.values())
     if (token.type === 'gradient' && token.follows!.some((follow) => through.has(follow))) through.add(token.path);
   return through;

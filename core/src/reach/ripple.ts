@@ -58,7 +58,7 @@ function heldIn(group: Group, changed: ReadonlySet<string>): HeldPlace[] {
       const moves = cell.override.value.kind === 'token' && changed.has(cell.override.value.path);
       if (!moves) seen.set(`${cell.property} ${cell.override.id}`, { property: cell.property, by: cell.override });
     }
-  return [...seen.values()].flatMap((one) => group.places.map((place) => ({ place, ...one })));
+  return [...seen.values()].flatMap((entry) => group.places.map((place) => ({ place, ...entry })));
 }
 
 /** Returns true if any property that names a changed token is painted otherwise, at any width. */

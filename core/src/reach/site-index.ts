@@ -35,7 +35,7 @@ export function siteIndex(site: Site): SiteIndex {
   if (known) return known.index;
   const reads = pages.some(({ page }) => readsItems(site, page));
   // Items that no page shows are no matter of places.
-  const same = reads ? undefined : alike.find((one) => !one.reads);
+  const same = reads ? undefined : alike.find((entry) => !entry.reads);
   if (same) return same.index;
   const index = new Index(site, pages);
   cache.set(
@@ -57,7 +57,7 @@ export function siteIndex(site: Site): SiteIndex {
   return index;
 }
 
-const samePages = (one: readonly PublishedPage[], other: readonly PublishedPage[]): boolean =>
-  one === other ||
-  (one.length === other.length &&
-    one.every(({ page, files }, i) => page === other[i]!.page && files.length === other[i]!.files.length));
+const samePages = (bytes: readonly PublishedPage[], other: readonly PublishedPage[]): boolean =>
+  bytes === other ||
+  (bytes.length === other.length &&
+    bytes.every(({ page, files }, i) => page === other[i]!.page && files.length === other[i]!.files.length));

@@ -77,5 +77,5 @@ export function setValues(site: Site): SetValue[] {
         ),
       ),
     ),
-  ].sort((one, other) => rank[one.standing] - rank[other.standing]);
+  ].sort((value, other) => rank[value.standing] - rank[other.standing]);
 }

@@ -11,7 +11,7 @@ export const DELIVERED_WIDTHS = [480, 960, 1600] as const;
 export const deliveredWidths = ({ type, width }: Asset): number[] =>
   type === 'image/svg+xml'
     ? []
-    : [...DELIVERED_WIDTHS.filter((one) => one < width), ...(type === 'image/webp' ? [] : [width])];
+    : [...DELIVERED_WIDTHS.filter((entry) => entry < width), ...(type === 'image/webp' ? [] : [width])];
 
 /** Where a picture lies in one of its widths, as WebP. */
 export const deliveredFile = (asset: Asset, width: number): string =>
@@ -24,7 +24,7 @@ const WIDEST = 1120;
 export function withoutFiles(html: string, missing: ReadonlySet<string>): string {
   if (missing.size === 0) return html;
   return html.replaceAll(/ srcset="([^"]*)" sizes="[^"]*"/g, (whole, offered: string) => {
-    const left = offered.split(', ').filter((one) => !missing.has(one.slice(0, one.lastIndexOf(' '))));
+    const left = offered.split(', ').filter((name) => !missing.has(name.slice(0, name.lastIndexOf(' '))));
     return left.length === 0 ? '' : whole.replace(offered, left.join(', '));
   });
 }

@@ -25,12 +25,13 @@ export function overridesCss(site: Site): string {
       selector: `:root[data-page="${page}"] [data-place="${override.place}"]`,
     })),
   );
-  const rule = ({ one, selector }: (typeof used)[number]) => `${selector} { ${one.property}: ${overrideCss(one)}; }`;
+  const rule = ({ one: override, selector }: (typeof used)[number]) =>
+    `${selector} { ${override.property}: ${overrideCss(override)}; }`;
   const all = [...used, ...here];
   const lines = [
-    ...all.filter(({ one }) => one.band === null).map(rule),
+    ...all.filter(({ one: override }) => override.band === null).map(rule),
     ...all
-      .filter(({ one }) => one.band !== null)
+      .filter(({ one: override }) => override.band !== null)
       .map((entry) => `@media ${bandQuery(entry.one.band!)} { ${rule(entry)} }`),
   ];
   return lines.length === 0 ? '' : `@layer overrides {\n${lines.join('\n')}\n}\n`;

@@ -39,11 +39,11 @@ export function sectionHtml(site: Site, section: Section, css: string, files: st
 /**
  * An element with its pictures from another folder: a document without an address of its own has none to begin from.
  */
-function from(one: Element, files: string): Element {
-  const { src } = one.properties;
+function from(element: Element, files: string): Element {
+  const { src } = element.properties;
   return {
-    ...one,
-    properties: typeof src === 'string' ? { ...one.properties, src: files + src } : one.properties,
-    children: one.children.map((child) => (child.type === 'element' ? from(child, files) : child)),
+    ...element,
+    properties: typeof src === 'string' ? { ...element.properties, src: files + src } : element.properties,
+    children: element.children.map((child) => (child.type === 'element' ? from(child, files) : child)),
   };
 }

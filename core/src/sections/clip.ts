@@ -102,16 +102,16 @@ function valuesOf(
   const source = pages[page]?.sections[entry];
   const kept = source && 'shared' in source;
   const of = (values: Readonly<Record<string, Override>>, prefix: string): ClippedValue[] =>
-    Object.values(values).flatMap(({ id: _id, place, ...one }) => {
+    Object.values(values).flatMap(({ id: _id, place, ...candidate }) => {
       const [owner = '', ...part] = place.split('/');
       const known = owner.startsWith(prefix) ? owner.slice(prefix.length) : '';
       if (known !== section.id && !Object.hasOwn(section.blocks, known)) return [];
       return [
         {
-          ...one,
+          ...candidate,
           owner: known,
           part: part.join('/'),
-          css: one.value.kind === 'literal' ? one.value.css : resolveToken(table, one.value.path).css,
+          css: candidate.value.kind === 'literal' ? candidate.value.css : resolveToken(table, candidate.value.path).css,
         },
       ];
     });
@@ -193,7 +193,7 @@ export function matchClip(site: Site, clip: SectionClip): Match[] {
       if (named) return { target, from, label: look.label, to: named.id, sure: true };
       const ranked = all
         .map((entry) => ({ ...entry, away: distance(look, entry.look) }))
-        .sort((one, other) => one.away - other.away);
+        .sort((entry, other) => entry.away - other.away);
       return { target, from, label: look.label, to: ranked[0]!.id, sure: ranked[0]!.away < NEAR };
     }),
   );
@@ -206,20 +206,20 @@ const NEAR = 0.12;
  * How far two looks are from each other; colours by ΔE OK, sizes by the logarithm of their ratio, what they are for
  * counts most.
  */
-function distance(one: Look, other: Look): number {
-  const use = one.use === other.use ? 0 : 1;
+function distance(look: Look, other: Look): number {
+  const use = look.use === other.use ? 0 : 1;
   const levels =
-    (one.levels ?? []).some((level) => other.levels?.includes(level)) ||
-    (one.levels ?? []).length === (other.levels ?? []).length
+    (look.levels ?? []).some((level) => other.levels?.includes(level)) ||
+    (look.levels ?? []).length === (other.levels ?? []).length
       ? 0
       : 0.4;
   const size =
-    one.size === undefined || other.size === undefined
-      ? one.color === undefined
+    look.size === undefined || other.size === undefined
+      ? look.color === undefined
         ? 0.3
         : 0
-      : Math.abs(Math.log(Math.max(1, one.size) / Math.max(1, other.size)));
-  const [from, to] = [one.color, other.color].map((color) =>
+      : Math.abs(Math.log(Math.max(1, look.size) / Math.max(1, other.size)));
+  const [from, to] = [look.color, other.color].map((color) =>
     color === undefined ? undefined : parseColor(color)?.rgb,
   );
   return use + levels + size + (from && to ? deltaERgb(from, to) : 0);
@@ -247,7 +247,10 @@ export function fromClip(
   choices: Readonly<Record<string, string>> = {},
 ): FromClip {
   const to = new Map(
-    matchClip(site, clip).map((one) => [`${one.target} ${one.from}`, choices[`${one.target} ${one.from}`] ?? one.to]),
+    matchClip(site, clip).map((match) => [
+      `${match.target} ${match.from}`,
+      choices[`${match.target} ${match.from}`] ?? match.to,
+    ]),
   );
   const files = new Map(Object.values(site.pages).map((page) => [page.file, page.id]));
   const labels = new Map(
@@ -266,37 +269,37 @@ export function fromClip(
     const file = along[named];
     if (!file) return named;
     const id =
-      Object.values(has).find((one) => one.hash === file.hash)?.id ??
+      Object.values(has).find((entry) => entry.hash === file.hash)?.id ??
       (Object.hasOwn(has, named) ? `${named.slice(0, 50)}-${file.hash.slice(0, 6)}` : named);
     if (!Object.hasOwn(has, id)) taken.set(id, { ...file, id });
     return id;
   };
   const turned = <T>(schema: typeof Section | typeof Block, value: T): T =>
-    mapFields(schema as never, value, (meaning, one) => {
-      if (meaning.means !== 'ref' || typeof one !== 'string') return one;
-      if (meaning.to === 'asset') return brought(one, clip.assets, site.assets, assets);
-      if (meaning.to === 'download') return brought(one, clip.downloads, site.downloads, downloads);
+    mapFields(schema as never, value, (meaning, entry) => {
+      if (meaning.means !== 'ref' || typeof entry !== 'string') return entry;
+      if (meaning.to === 'asset') return brought(entry, clip.assets, site.assets, assets);
+      if (meaning.to === 'download') return brought(entry, clip.downloads, site.downloads, downloads);
       if (meaning.to === 'page')
-        return clip.site === site.id && Object.hasOwn(site.pages, one)
-          ? one
-          : (files.get(clip.pages[one] ?? '') ?? files.get('index.html')!);
+        return clip.site === site.id && Object.hasOwn(site.pages, entry)
+          ? entry
+          : (files.get(clip.pages[entry] ?? '') ?? files.get('index.html')!);
       if (meaning.to === 'collection')
-        return clip.site === site.id && Object.hasOwn(site.collections, one)
-          ? one
-          : (labels.get((clip.collections[one] ?? '').toLowerCase()) ?? one);
-      return to.get(`${meaning.to} ${one}`) ?? one;
+        return clip.site === site.id && Object.hasOwn(site.collections, entry)
+          ? entry
+          : (labels.get((clip.collections[entry] ?? '').toLowerCase()) ?? entry);
+      return to.get(`${meaning.to} ${entry}`) ?? entry;
     });
   const kept = Object.keys(clip.section.blocks).filter((block) => {
-    const one = clip.section.blocks[block]!;
+    const entry = clip.section.blocks[block]!;
     const lost =
-      one.kind === 'items' &&
-      !(clip.site === site.id && Object.hasOwn(site.collections, one.collection)) &&
-      !labels.has((clip.collections[one.collection] ?? '').toLowerCase());
+      entry.kind === 'items' &&
+      !(clip.site === site.id && Object.hasOwn(site.collections, entry.collection)) &&
+      !labels.has((clip.collections[entry.collection] ?? '').toLowerCase());
     if (lost)
       left.push(
-        `the list of ${clip.collections[(one as { collection: string }).collection] ?? 'a collection'}, which is not on this site`,
+        `the list of ${clip.collections[(entry as { collection: string }).collection] ?? 'a collection'}, which is not on this site`,
       );
-    return !lost && !(one.kind === 'logo' && !site.shared.logo);
+    return !lost && !(entry.kind === 'logo' && !site.shared.logo);
   });
   const renamed = new Map(kept.map((block, i) => [block, `${id}-b${i + 1}`]));
   const section = turned(Section, {
@@ -313,17 +316,18 @@ export function fromClip(
     ),
   });
   const table = tokenTable(site.brand);
-  const values = (clip.values ?? []).flatMap(({ owner, part, css, ...one }, i): Override[] => {
+  const values = (clip.values ?? []).flatMap(({ owner, part, css, ...entry }, i): Override[] => {
     const now = owner === clip.section.id ? id : renamed.get(owner);
     if (now === undefined) return [];
     const place = { id: `${id}-o${i + 1}`, place: `${now}/${part}` };
-    if (one.value.kind === 'literal' || table.has(one.value.path)) return [{ ...one, ...place }];
+    if (entry.value.kind === 'literal' || table.has(entry.value.path)) return [{ ...entry, ...place }];
     // A token that this brand does not have comes as what it was there, and is counted as a raw value.
-    const literal = literalCss(one.property, css);
-    if (literal === undefined) left.push(`${one.property} set to ${one.value.path}, which this brand does not have`);
+    const literal = literalCss(entry.property, css);
+    if (literal === undefined)
+      left.push(`${entry.property} set to ${entry.value.path}, which this brand does not have`);
     return literal === undefined
       ? []
-      : [{ ...one, ...place, origin: 'pasted', reason: null, value: { kind: 'literal', css: literal } }];
+      : [{ ...entry, ...place, origin: 'pasted', reason: null, value: { kind: 'literal', css: literal } }];
   });
   return { section, assets: [...assets.values()], downloads: [...downloads.values()], values, left };
 }

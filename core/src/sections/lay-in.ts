@@ -111,7 +111,7 @@ export function layIn(site: Site, kind: SectionKind, id: string, { headed = fals
     id,
     label: kind.label,
     ground: roles.ground![kind.ground ?? 'plain']!,
-    space: brand.spaceOrder.find((one) => brand.spaces[one]!.use === 'section')!,
+    space: brand.spaceOrder.find((space) => brand.spaces[space]!.use === 'section')!,
     picture: null,
     ...(kind.arrangement === undefined ? {} : { arrangement: kind.arrangement }),
     columnOrder: columns.map((_, i) => `col${i + 1}`),

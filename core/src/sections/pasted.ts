@@ -113,7 +113,7 @@ export function blocksFromPasted(
   const { brand } = site;
   const role = stylesByRole(brand);
   const ofLevel = (level: number) =>
-    brand.styleOrder.find((one) => brand.styles[one]!.levels.includes(level as never)) ??
+    brand.styleOrder.find((style) => brand.styles[style]!.levels.includes(level as never)) ??
     (level === 1 ? role.opening : level === 2 ? role.heading : role.minor);
   const blocks: Block[] = [];
   const taken = new Map<string, number>();

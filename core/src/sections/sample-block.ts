@@ -19,7 +19,7 @@ export function sampleBlock(site: Site, ground: string, kind: string, id: string
   if (kind === 'logo') return { kind, id };
   const [sample] =
     allKinds()
-      .find((one) => one.kind === kind)
+      .find((entry) => entry.kind === kind)
       ?.samples(sampleBrand(site, ground)) ?? [];
   if (!sample) throw new RangeError(`This site has nothing that a block “${kind}” could show.`);
   const { name: _name, ...fields } = sample;

@@ -22,7 +22,7 @@ import {
   table,
 } from './words.ts';
 
-const kind = <const K extends SectionKind>(one: K): K => one;
+const kind = <const K extends SectionKind>(entry: K): K => entry;
 
 /** The kinds of section there are, in the order in which the shelf shows them. */
 export const SECTION_KINDS = {

@@ -31,7 +31,7 @@ export const running = (text: string, id = 'words'): Block => ({
   content: [{ text }],
 });
 
-const numbered = <T>(items: readonly T[], make: (one: T, id: string) => object) => {
+const numbered = <T>(items: readonly T[], make: (entry: T, id: string) => object) => {
   const ids = items.map((_, i) => `i${i + 1}`);
   return { order: ids, items: Object.fromEntries(ids.map((id, i) => [id, { id, ...make(items[i]!, id) }])) };
 };
@@ -121,12 +121,12 @@ export const cards = (across: 1 | 2 | 3 | 4, ...items: readonly CardWords[]): Bl
     headingLevel: 3,
     textStyle: 'running',
     across,
-    ...numbered(items, (one, id) => ({
-      heading: one.heading,
-      content: [{ text: one.text }],
-      picture: one.picture ? { asset: 'picture', alt: one.heading } : null,
-      link: one.link ? { id: `${id}-more`, link: home, text: one.link } : null,
-      button: one.button ? { id: `${id}-go`, ...button(one.button, 'main') } : null,
+    ...numbered(items, (words, id) => ({
+      heading: words.heading,
+      content: [{ text: words.text }],
+      picture: words.picture ? { asset: 'picture', alt: words.heading } : null,
+      link: words.link ? { id: `${id}-more`, link: home, text: words.link } : null,
+      button: words.button ? { id: `${id}-go`, ...button(words.button, 'main') } : null,
     })),
   }) as BlockOf<'cards'>;
 /** Items of the first collection; fields by the role they have there. */

@@ -27,7 +27,7 @@ export function bandOf(width: number): BandId {
 
 /** Media query of a band. */
 export function bandQuery(id: BandId): string {
-  const band = BANDS.find((one) => one.id === id)!;
+  const band = BANDS.find((entry) => entry.id === id)!;
   if (band.from === 0) return `(width <= ${band.to}px)`;
   if (band.to === Infinity) return `(width >= ${band.from}px)`;
   return `(${band.from}px <= width <= ${band.to}px)`;

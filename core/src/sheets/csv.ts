@@ -38,9 +38,9 @@ export function readSheet(text: string): Sheet | string {
   if (!head) return 'The file is empty. The first line names the columns; each further line is an item.';
   if (rows.length > LIMITS.items)
     return `It has more than ${LIMITS.items.toLocaleString('en-GB')} rows, the limit of a collection. Nothing was imported. Split the file first.`;
-  const names = head.map((one) => plain(one.trim()));
+  const names = head.map((name) => plain(name.trim()));
   const twice = names.find(
-    (one, i) => one !== '' && names.findIndex((other) => other.toLowerCase() === one.toLowerCase()) !== i,
+    (name, i) => name !== '' && names.findIndex((other) => other.toLowerCase() === name.toLowerCase()) !== i,
   );
   if (twice !== undefined) return `Two columns are called “${twice}”. Nothing was imported. Rename one of them.`;
   if (rows.length === 0)
@@ -87,6 +87,6 @@ export function namingColumn({ head }: Sheet, collection: Collection): number {
   const label = collection.fields[namingField(collection)]!.label.toLowerCase();
   return Math.max(
     0,
-    head.findIndex((one) => one.toLowerCase() === label),
+    head.findIndex((name) => name.toLowerCase() === label),
   );
 }

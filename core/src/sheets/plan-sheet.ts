@@ -148,7 +148,7 @@ export function planSheet(site: Site, id: string, sheet: Sheet, fresh: () => str
     added,
     changed,
     same,
-    left: left.sort((one, other) => one.line - other.line),
+    left: left.sort((entry, other) => entry.line - other.line),
     edit: all.length === 0 ? null : { label: `${collection.label} from a sheet`, ops: all },
   };
 }

@@ -22,10 +22,12 @@ export function moveWithSimilar(site: Site, id: string, color: ParsedColor, what
   if (!decided || !Object.values(decided).includes('along')) return edit;
   const before = swatchColor(site.brand, id)!;
   // A drawing goes along by being painted with the swatch, not by what was decided: none need be known here.
-  const along = similarColors(site, id, before, new Map()).filter((one) => one.decided === 'along' && !one.locked);
+  const along = similarColors(site, id, before, new Map()).filter(
+    (entry) => entry.decided === 'along' && !entry.locked,
+  );
   return {
     label: along.length > 0 ? `${edit.label} with ${plural(along.length, 'similar colour')}` : edit.label,
-    ops: [...edit.ops, ...along.flatMap((one) => shifted(site, one, before, color.oklch))],
+    ops: [...edit.ops, ...along.flatMap((entry) => shifted(site, entry, before, color.oklch))],
   };
 }
 

@@ -33,13 +33,13 @@ const find = (of: Site, key: string) =>
 describe('similar colours of a swatch', () => {
   it('are what is close to what it was, nearest first, with their places', () => {
     const similar = similarColors(site, 'brand', old, timesShown(site));
-    expect(similar.map((one) => one.key)).toEqual([
+    expect(similar.map((color) => color.key)).toEqual([
       'value:pages/home/overrides/near',
       'role:pale/secondary',
       'swatch:dark',
     ]);
-    expect(similar.map((one) => one.deltaE)).toEqual(
-      [...similar.map((one) => one.deltaE)].sort((one, other) => one - other),
+    expect(similar.map((color) => color.deltaE)).toEqual(
+      [...similar.map((color) => color.deltaE)].sort((value, other) => value - other),
     );
     expect(similar[2]!.places).toBe(placesOf(site, 'color.side.dark').length);
   });

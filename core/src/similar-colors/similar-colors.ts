@@ -30,10 +30,10 @@ export interface SimilarColor {
 export const SIMILAR = { hue: 26, deltaE: 0.3, greyDeltaE: 0.08, grey: 0.02 } as const;
 
 /** Returns true if two colours are close enough to be similar. */
-export function isSimilar(one: Oklch, other: Oklch): boolean {
-  const distance = deltaE(oklchToOklab(one), oklchToOklab(other));
-  if (one.c < SIMILAR.grey || other.c < SIMILAR.grey) return distance <= SIMILAR.greyDeltaE;
-  const turn = Math.abs(((one.h - other.h + 540) % 360) - 180);
+export function isSimilar(oklch: Oklch, other: Oklch): boolean {
+  const distance = deltaE(oklchToOklab(oklch), oklchToOklab(other));
+  if (oklch.c < SIMILAR.grey || other.c < SIMILAR.grey) return distance <= SIMILAR.greyDeltaE;
+  const turn = Math.abs(((oklch.h - other.h + 540) % 360) - 180);
   return turn <= SIMILAR.hue && distance <= SIMILAR.deltaE;
 }
 
@@ -51,24 +51,25 @@ export function similarColors(site: Site, id: string, old: Oklch, shown: Picture
   return (
     everyColor(site, shown)
       .filter(
-        (one) =>
-          one.key !== `swatch:${id}` && !(one.kind === 'swatch' && follows(site, one.key.slice('swatch:'.length), id)),
+        (entry) =>
+          entry.key !== `swatch:${id}` &&
+          !(entry.kind === 'swatch' && follows(site, entry.key.slice('swatch:'.length), id)),
       )
-      .filter((one) => decided[one.key] !== undefined || isSimilar(old, one.color))
+      .filter((entry) => decided[entry.key] !== undefined || isSimilar(old, entry.color))
       // Named and counted when somebody looks at them: a large site has hundreds.
-      .map(({ places, label, ...one }): SimilarColor => ({
-        ...one,
+      .map(({ places, label, ...entry }): SimilarColor => ({
+        ...entry,
         get label() {
           return label();
         },
         get places() {
           return places();
         },
-        rgb: paintedRgb(one.color),
-        deltaE: deltaE(base, oklchToOklab(one.color)),
-        decided: decided[one.key] ?? null,
+        rgb: paintedRgb(entry.color),
+        deltaE: deltaE(base, oklchToOklab(entry.color)),
+        decided: decided[entry.key] ?? null,
       }))
-      .sort((one, other) => one.deltaE - other.deltaE)
+      .sort((color, other) => color.deltaE - other.deltaE)
   );
 }
 
@@ -188,13 +189,13 @@ export function beyondReach(site: Site, old: Oklch, shown: PicturesShown): Beyon
         .filter(({ hex }) => deltaE(base, oklchToOklab(parseColor(hex)!.oklch)) <= BEYOND.deltaE)
         .reduce((sum, color) => sum + color.share, 0),
     }))
-    .filter((one) => one.places > 0 && one.share >= BEYOND.share)
-    .sort((one, other) => other.share - one.share);
+    .filter((entry) => entry.places > 0 && entry.share >= BEYOND.share)
+    .sort((entry, other) => other.share - entry.share);
 }
 
 function follows(site: Site, id: string, source: string, depth = 0): boolean {
   const rule = site.brand.swatches[id]?.rule;
   return (
-    !!rule && depth < 40 && ruleSources(rule).some((one) => one === source || follows(site, one, source, depth + 1))
+    !!rule && depth < 40 && ruleSources(rule).some((name) => name === source || follows(site, name, source, depth + 1))
   );
 }

@@ -29,14 +29,14 @@ describe('a value typed for one place', () => {
           'clamp(1rem, 1rem - 2vw, 3rem)',
           '',
         ] as const
-      ).map((one) => literalCss('font-size', one)),
+      ).map((name) => literalCss('font-size', name)),
     ).toEqual(Array<undefined>(9).fill(undefined));
     expect(
-      ['url(x)', 'A, "B;}', 'A) B', ', ,', 'A'.repeat(61), Array(13).fill('A').join()].map((one) =>
-        literalCss('font-family', one),
+      ['url(x)', 'A, "B;}', 'A) B', ', ,', 'A'.repeat(61), Array(13).fill('A').join()].map((name) =>
+        literalCss('font-family', name),
       ),
     ).toEqual(Array<undefined>(6).fill(undefined));
-    expect(['rgb(1 2 3', '#12', 'red; color: blue', 'var(--x)'].map((one) => literalCss('color', one))).toEqual(
+    expect(['rgb(1 2 3', '#12', 'red; color: blue', 'var(--x)'].map((name) => literalCss('color', name))).toEqual(
       Array<undefined>(4).fill(undefined),
     );
     // A quote that is never closed is closed here, not by what stands behind it in the sheet.

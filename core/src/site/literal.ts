@@ -32,8 +32,8 @@ export function literalCss(property: OverrideProperty, typed: string): string | 
       return ['normal', 'bold'].includes(css.toLowerCase()) ? css.toLowerCase() : plain(css, 1, 1000);
     case 'font-family': {
       const names = familyNames(css);
-      return names && names.length <= FAMILIES && names.every((one) => NAME.test(one))
-        ? names.map((one) => (WORDS.test(one) ? one : `"${one}"`)).join(', ')
+      return names && names.length <= FAMILIES && names.every((name) => NAME.test(name))
+        ? names.map((name) => (WORDS.test(name) ? name : `"${name}"`)).join(', ')
         : undefined;
     }
     case 'line-height':
@@ -53,9 +53,9 @@ export function literalCss(property: OverrideProperty, typed: string): string | 
 
 /** A number without a unit, within bounds. */
 function plain(css: string, least: number, most: number): string | undefined {
-  const one = oneValue(css);
-  return one && 'number' in one && one.unit === '' && one.number >= least && one.number <= most
-    ? decimal(one.number)
+  const value = oneValue(css);
+  return value && 'number' in value && value.unit === '' && value.number >= least && value.number <= most
+    ? decimal(value.number)
     : undefined;
 }
 
@@ -64,7 +64,7 @@ function length(css: string, least: number): string | undefined {
   if (!read) return undefined;
   if ('fluid' in read) {
     const { low, intercept, slope, high } = read.fluid;
-    return [low, intercept, slope, high].every((one) => Math.abs(one) <= LONGEST)
+    return [low, intercept, slope, high].every((entry) => Math.abs(entry) <= LONGEST)
       ? `clamp(${low}rem, ${intercept}rem + ${slope}vw, ${high}rem)`
       : undefined;
   }
@@ -77,7 +77,7 @@ function length(css: string, least: number): string | undefined {
 const decimal = (value: number): string => (Number.isInteger(value) ? String(value) : String(Number(value.toFixed(4))));
 
 function lengths(css: string, most: number, least: number): string | undefined {
-  const parts = partsOf(css, ' ').map((one) => length(one, least));
+  const parts = partsOf(css, ' ').map((name) => length(name, least));
   return parts.length > 0 && parts.length <= most && parts.every((part) => part !== undefined)
     ? parts.join(' ')
     : undefined;

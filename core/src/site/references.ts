@@ -103,17 +103,17 @@ function checkCollections(site: Site, before: Site | undefined, targets: Targets
     unique(slugs, `collections.${collection.id}`, 'slug', miss);
   }
   for (const id in items) {
-    const one = items[id]!;
-    if (settled?.[id] === one && ordered.has(id)) continue;
-    if (!ordered.has(one.id)) miss(`items.${one.id}`, 'order', one.id);
-    checkFields(Item, one, ['items', one.id], targets, miss);
-    const { fields } = collections[one.collection] ?? { fields: {} };
+    const item = items[id]!;
+    if (settled?.[id] === item && ordered.has(id)) continue;
+    if (!ordered.has(item.id)) miss(`items.${item.id}`, 'order', item.id);
+    checkFields(Item, item, ['items', item.id], targets, miss);
+    const { fields } = collections[item.collection] ?? { fields: {} };
     for (const id of [
-      ...Object.keys(one.values),
-      ...Object.keys(one.pictures ?? {}),
-      ...Object.keys(one.downloads ?? {}),
+      ...Object.keys(item.values),
+      ...Object.keys(item.pictures ?? {}),
+      ...Object.keys(item.downloads ?? {}),
     ])
-      if (!Object.hasOwn(fields, id)) miss(`items.${one.id}.values`, 'field', id);
+      if (!Object.hasOwn(fields, id)) miss(`items.${item.id}.values`, 'field', id);
   }
 }
 
@@ -147,11 +147,11 @@ function checkFields(
   walk(
     schema,
     value,
-    (meaning, one, at, beside) => {
-      if (meaning.means === 'ref' && typeof one === 'string') {
-        if (!Object.hasOwn(targets[meaning.to], one)) miss(at.join('.'), meaning.to, one);
-      } else if (meaning.means === 'order' && Array.isArray(one))
-        sameKeys(one as string[], (beside[meaning.of] ?? {}) as Record<string, unknown>, at.join('.'), miss);
+    (meaning, entry, at, beside) => {
+      if (meaning.means === 'ref' && typeof entry === 'string') {
+        if (!Object.hasOwn(targets[meaning.to], entry)) miss(at.join('.'), meaning.to, entry);
+      } else if (meaning.means === 'order' && Array.isArray(entry))
+        sameKeys(entry as string[], (beside[meaning.of] ?? {}) as Record<string, unknown>, at.join('.'), miss);
     },
     [...start],
   );
@@ -169,9 +169,9 @@ function checkColumns({ section, at }: SectionAt, miss: Miss): void {
 
 /** Returns true if all that a page may point at, or share an id with, is there as it was. */
 function sameTargets(before: Site, after: Site): boolean {
-  const same = (one: Readonly<Record<string, unknown>>, other: Readonly<Record<string, unknown>>): boolean => {
-    if (one === other) return true;
-    const keys = Object.keys(one);
+  const same = (entry: Readonly<Record<string, unknown>>, other: Readonly<Record<string, unknown>>): boolean => {
+    if (entry === other) return true;
+    const keys = Object.keys(entry);
     return keys.length === Object.keys(other).length && keys.every((key) => Object.hasOwn(other, key));
   };
   const [were, are] = [targetsOf(before), targetsOf(after)];

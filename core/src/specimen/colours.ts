@@ -15,26 +15,26 @@ const WHITE = { r: 255, g: 255, b: 255, alpha: 1 };
 /** Every swatch with its values, what it follows, and how many places it paints. */
 export function palettePart(site: Site, frame: SpecimenFrame): SpecimenPart {
   const { brand } = site;
-  const swatch = ({ swatch: one, oklch, rgb }: ReturnType<typeof resolvedSwatches>[number]): Element =>
-    element('li', { dataToken: swatchPath(one) }, [
+  const swatch = ({ swatch: entry, oklch, rgb }: ReturnType<typeof resolvedSwatches>[number]): Element =>
+    element('li', { dataToken: swatchPath(entry) }, [
       element('div', {
         className: `sample ${classes(recipes.rule(frame.ground))}`,
-        style: `background: var(${customProperty(swatchPath(one))})`,
+        style: `background: var(${customProperty(swatchPath(entry))})`,
       }),
       frame.caption(
-        one.label,
+        entry.label,
         hex(rgb),
         oklchText(oklch),
-        ...(one.rule ? [follows(site, one)] : []),
+        ...(entry.rule ? [follows(site, entry)] : []),
         `${cutDownText(contrastRatio(rgb, WHITE), 2)} on white`,
-        plural(placeCount(site, swatchPath(one)), 'place'),
+        plural(placeCount(site, swatchPath(entry)), 'place'),
       ),
     ]);
   return frame.part(
     'palette',
     'Palette',
     (['core', 'side'] as const).flatMap((part) => {
-      const list = resolvedSwatches(brand).filter((one) => one.swatch.part === part);
+      const list = resolvedSwatches(brand).filter((entry) => entry.swatch.part === part);
       return list.length === 0
         ? []
         : [

@@ -30,7 +30,7 @@ export class SpecimenFrame {
 
   part(id: string, label: string, children: readonly (Element | undefined)[]): SpecimenPart {
     const { brand } = this.#site;
-    const gutter = brand.spaceOrder.find((one) => brand.spaces[one]!.use === 'gutter');
+    const gutter = brand.spaceOrder.find((space) => brand.spaces[space]!.use === 'gutter');
     return {
       id,
       label,

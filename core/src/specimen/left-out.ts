@@ -39,7 +39,7 @@ export function leftOut(site: Site, parts: readonly SpecimenPart[]): LeftOut[] {
   }
   return [...found]
     .map(([label, count]) => ({ label, count }))
-    .sort((one, other) => other.count - one.count || (one.label < other.label ? -1 : 1));
+    .sort((entry, other) => other.count - entry.count || (entry.label < other.label ? -1 : 1));
 }
 
 /** Paddings and gaps are drawn to scale rather than used: their tokens stand on the sheet. */

@@ -48,7 +48,7 @@ export function ladderPart(site: Site, frame: SpecimenFrame): SpecimenPart {
   const { brand } = site;
   const sized = brand.styleOrder
     .map((id) => ({ id, px: styleSizeAt(brand, brand.styles[id]!, 1280) }))
-    .sort((one, other) => other.px - one.px);
+    .sort((entry, other) => other.px - entry.px);
   return frame.part('ladder', 'Scale', [
     element(
       'p',

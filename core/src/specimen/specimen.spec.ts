@@ -62,7 +62,7 @@ describe('the specimen', () => {
         'Button',
       ),
     ).site;
-    expect(leftOut(held, specimenParts(held).slice(0, -1)).map((one) => one.label)).toContain(
+    expect(leftOut(held, specimenParts(held).slice(0, -1)).map((entry) => entry.label)).toContain(
       'border-radius 30px, set on a place',
     );
   });

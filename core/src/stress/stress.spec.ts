@@ -7,9 +7,9 @@ import { STRESS_KINDS, longer, stressCss, stressSite } from './stress.ts';
 
 describe('stress copy', () => {
   const site = smallSite();
-  const all = new Set(STRESS_KINDS.map((one) => one.kind));
-  const words = (one: typeof site) =>
-    one.pageOrder.map((id) => JSON.stringify(pageTree(one, id).parts.map((part) => part.element)));
+  const all = new Set(STRESS_KINDS.map((kind) => kind.kind));
+  const words = (entry: typeof site) =>
+    entry.pageOrder.map((id) => JSON.stringify(pageTree(entry, id).parts.map((part) => part.element)));
 
   it('is the very site where nothing of its copy is asked for', () => {
     expect(stressSite(site, new Set())).toBe(site);

@@ -48,7 +48,7 @@ export type AutoValue =
 /** Questions about a background that decide the automatic parts of its buttons. */
 export interface Looked {
   readonly isSet: (role: string) => boolean;
-  readonly alike: (one: string, other: string) => boolean;
+  readonly alike: (name: string, other: string) => boolean;
   readonly reads: (label: string, fill: string) => boolean;
   /** Returns true if a part has enough contrast with the background. */ readonly standsOut: (role: string) => boolean;
 }

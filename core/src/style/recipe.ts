@@ -53,22 +53,22 @@ export function recipeClass(recipe: Recipe): string {
 
 /** The declarations of a recipe, in cascade order. An unknown recipe has none. */
 export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
-  const [kind, one = '', two = ''] = recipe.split(':');
+  const [kind, space = '', two = ''] = recipe.split(':');
   const role = (ground: string, name: string) => rolePath(brand, brand.grounds[ground]!, name);
   const selected = (ground: string): Declaration[] => [
     { property: 'background-color', token: role(ground, 'selection'), state: 'selected' },
     { property: 'color', token: role(ground, 'selection-text'), state: 'selected' },
   ];
   const byBand = (property: PaintedProperty): Declaration[] =>
-    BANDS.map((band) => ({ property, token: `space.${brand.spaces[one]!.path}.${band.id}`, band: band.id }));
+    BANDS.map((band) => ({ property, token: `space.${brand.spaces[space]!.path}.${band.id}`, band: band.id }));
   switch (kind) {
     case 'surface':
       return [
-        { property: 'background-color', token: role(one, 'background') },
-        ...(brand.grounds[one]!.wash ? [{ property: 'background-image', token: role(one, 'wash') } as const] : []),
+        { property: 'background-color', token: role(space, 'background') },
+        ...(brand.grounds[space]!.wash ? [{ property: 'background-image', token: role(space, 'wash') } as const] : []),
       ];
     case 'shade':
-      return [{ property: 'background-color', token: role(one, 'background') }];
+      return [{ property: 'background-color', token: role(space, 'background') }];
     case 'pad':
       return byBand('padding-block');
     case 'gutter':
@@ -78,21 +78,21 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
     case 'inset':
       return [...byBand('padding-block'), ...byBand('padding-inline')];
     case 'corner': {
-      const shadow = brand.shadows?.items[brand.shadows.uses[one as CornerUse] ?? ''];
+      const shadow = brand.shadows?.items[brand.shadows.uses[space as CornerUse] ?? ''];
       return [
         {
           property: 'border-radius',
-          token: `corner.${one}`,
-          ...(namedCorner(brand, one as CornerUse)?.value.kind === 'share' ? { ofHeight: true as const } : {}),
+          token: `corner.${space}`,
+          ...(namedCorner(brand, space as CornerUse)?.value.kind === 'share' ? { ofHeight: true as const } : {}),
         },
-        { property: 'border-width', token: `edge.${one}` },
+        { property: 'border-width', token: `edge.${space}` },
         ...(shadow ? [{ property: 'box-shadow', token: `shadow.${shadow.path}` } as const] : []),
       ];
     }
     case 'line':
-      return [{ property: `border-block-${one as 'start' | 'end'}-width`, token: 'edge.rule' }];
+      return [{ property: `border-block-${space as 'start' | 'end'}-width`, token: 'edge.rule' }];
     case 'text': {
-      const style = brand.styles[one]!;
+      const style = brand.styles[space]!;
       const base = `text.${style.path}`;
       return [
         { property: 'font-family', token: `${base}.family` },
@@ -112,33 +112,33 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
       ];
     }
     case 'on':
-      return [{ property: 'color', token: role(one, two) }, ...(two === 'icon' ? [] : selected(one))];
+      return [{ property: 'color', token: role(space, two) }, ...(two === 'icon' ? [] : selected(space))];
     case 'link':
       return [
-        { property: 'color', token: role(one, 'link') },
-        { property: 'color', token: role(one, 'link-visited'), state: 'visited' },
-        { property: 'color', token: role(one, 'link-hover'), state: 'hover' },
-        { property: 'outline-color', token: role(one, 'focus'), state: 'focus' },
+        { property: 'color', token: role(space, 'link') },
+        { property: 'color', token: role(space, 'link-visited'), state: 'visited' },
+        { property: 'color', token: role(space, 'link-hover'), state: 'hover' },
+        { property: 'outline-color', token: role(space, 'focus'), state: 'focus' },
         { property: 'text-underline-offset', token: 'link.underline-offset' },
         { property: 'text-decoration-thickness', token: 'link.underline-thickness' },
-        ...selected(one),
+        ...selected(space),
         ...motionOf(brand, 'link'),
       ];
     case 'mark':
       return [
-        { property: 'background-color', token: role(one, 'mark') },
-        { property: 'color', token: role(one, 'mark-text') },
-        ...selected(one),
+        { property: 'background-color', token: role(space, 'mark') },
+        { property: 'color', token: role(space, 'mark-text') },
+        ...selected(space),
       ];
     case 'menu':
       return [
-        { property: 'color', token: role(one, 'text') },
-        { property: 'color', token: role(one, 'link-hover'), state: 'hover' },
-        { property: 'outline-color', token: role(one, 'focus'), state: 'focus' },
+        { property: 'color', token: role(space, 'text') },
+        { property: 'color', token: role(space, 'link-hover'), state: 'hover' },
+        { property: 'outline-color', token: role(space, 'focus'), state: 'focus' },
         ...motionOf(brand, 'link'),
       ];
     case 'drawing':
-      return one
+      return space
         .split(',')
         .map((id, i) => ({ property: `drawing-${i + 1}` as const, token: swatchPath(brand.swatches[id]!) }));
     case 'logo':
@@ -150,21 +150,21 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
           ]
         : [];
     case 'rule':
-      return [{ property: 'border-color', token: role(one, 'rule') }];
+      return [{ property: 'border-color', token: role(space, 'rule') }];
     case 'stripe':
-      return [{ property: 'background-color', token: role(one, 'stripe') }];
+      return [{ property: 'background-color', token: role(space, 'stripe') }];
     case 'field':
       return [
-        { property: 'background-color', token: role(one, 'field') },
-        { property: 'color', token: role(one, 'field-text') },
-        { property: 'border-color', token: role(one, 'field-edge') },
-        { property: 'outline-color', token: role(one, 'focus'), state: 'focus' },
+        { property: 'background-color', token: role(space, 'field') },
+        { property: 'color', token: role(space, 'field-text') },
+        { property: 'border-color', token: role(space, 'field-edge') },
+        { property: 'outline-color', token: role(space, 'focus'), state: 'focus' },
         ...motionOf(brand, 'field'),
       ];
     case 'bsize':
       return [
-        { property: 'padding-block', token: `button.${brand.sizes[one]!.path}.pad-y` },
-        { property: 'padding-inline', token: `button.${brand.sizes[one]!.path}.pad-x` },
+        { property: 'padding-block', token: `button.${brand.sizes[space]!.path}.pad-y` },
+        { property: 'padding-inline', token: `button.${brand.sizes[space]!.path}.pad-x` },
       ];
     case 'button': {
       const parts = [
@@ -174,17 +174,17 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
       ] as const;
       const rest = parts.map(([property, part]): Declaration => ({
         property,
-        token: role(two, buttonRole(one, part, 'rest')),
+        token: role(two, buttonRole(space, part, 'rest')),
       }));
       const states = (['hover', 'pressed', 'disabled', 'busy'] as const).flatMap((state) =>
         parts.map(([property, part]): Declaration => ({
           property,
-          token: role(two, buttonRole(one, part, state)),
+          token: role(two, buttonRole(space, part, state)),
           state,
         })),
       );
       return [
-        ...ownShape(brand, one),
+        ...ownShape(brand, space),
         ...rest,
         ...states,
         { property: 'outline-color', token: role(two, 'focus'), state: 'focus' },

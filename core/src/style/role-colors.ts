@@ -62,7 +62,7 @@ export function roleColors(
   const over = (role: string): Rgb8 => composite(rgb(role), flat('background'));
   const looked: Looked = {
     isSet: (role) => ground.roles[role] !== undefined,
-    alike: (one, other) => deltaERgb(over(one), over(other)) < 1e-4,
+    alike: (name, other) => deltaERgb(over(name), over(other)) < 1e-4,
     standsOut: (role) => contrastRatio(over(role), flat('background')) >= CONTRAST.nonText,
     reads: (label, fill) => contrastRatio(composite(rgb(label), over(fill)), over(fill)) >= CONTRAST.text,
   };
@@ -81,9 +81,9 @@ export function roleColors(
   const clearest = (role: string): Clearest<ResolvedSwatch> => {
     // Roles of one need on one background share the answer.
     const key = behindRole(role) === 'background' ? String(roleNeed(role)) : role;
-    let one = found.get(key);
-    if (!one) found.set(key, (one = clearestFor(core, others, roleNeed(role), ...seenOn(role))));
-    return one;
+    let entry = found.get(key);
+    if (!entry) found.set(key, (entry = clearestFor(core, others, roleNeed(role), ...seenOn(role))));
+    return entry;
   };
   const rgb = (role: string): Rgb8 => {
     let color = known.get(role);
@@ -93,23 +93,24 @@ export function roleColors(
     return color;
   };
   const worked = (role: string): Rgb8 => {
-    const one = value(role);
-    switch (one.kind) {
+    const entry = value(role);
+    switch (entry.kind) {
       case 'swatch':
-        return swatchRgb(one.swatch)?.rgb ?? (role.startsWith('background') ? WHITE : BLACK);
+        return swatchRgb(entry.swatch)?.rgb ?? (role.startsWith('background') ? WHITE : BLACK);
       case 'raw':
-        return parseColor(one.color)?.rgb ?? WHITE;
+        return parseColor(entry.color)?.rgb ?? WHITE;
       case 'same':
-        return rgb(one.role);
+        return rgb(entry.role);
       case 'between':
-        return colorBetween(over(one.role), over(one.with), one.share);
+        return colorBetween(over(entry.role), over(entry.with), entry.share);
       case 'readable':
         return clearest(role).rgb;
       case 'contrast': {
-        const source = swatchRgb(one.swatch);
+        const source = swatchRgb(entry.swatch);
         const on = parseColor(hex(seenOn(role)[0]!))!.oklch;
         const made =
-          source && deriveColor(source.oklch, { kind: 'contrast', source: one.swatch, on: '', ratio: one.ratio }, on);
+          source &&
+          deriveColor(source.oklch, { kind: 'contrast', source: entry.swatch, on: '', ratio: entry.ratio }, on);
         return made ? paintedRgb(made) : BLACK;
       }
     }
@@ -118,8 +119,8 @@ export function roleColors(
 }
 
 /** Returns a colour between two flat colours, in OKLab. @param share of the second colour, 0 to 1 */
-export function colorBetween(one: Rgb8, other: Rgb8, share: number): Rgb8 {
-  const [from, to] = [rgb8ToOklab(one), rgb8ToOklab(other)];
+export function colorBetween(entry: Rgb8, other: Rgb8, share: number): Rgb8 {
+  const [from, to] = [rgb8ToOklab(entry), rgb8ToOklab(other)];
   const mixed = {
     l: from.l + (to.l - from.l) * share,
     a: from.a + (to.a - from.a) * share,

@@ -47,7 +47,7 @@ export function shapeOfVariant(
 
 /** A corner as CSS: `8px`, `8px 2px 8px 2px`, or the plain share of a height. */
 export function cornerCss(value: Corner['value']): string {
-  return value.kind === 'share' ? String(value.share) : value.radii.map((one) => `${one}px`).join(' ');
+  return value.kind === 'share' ? String(value.share) : value.radii.map((entry) => `${entry}px`).join(' ');
 }
 
 const cornerType = (value: CornerValue): Token['type'] =>

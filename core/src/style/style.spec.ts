@@ -26,7 +26,7 @@ describe('tokens', () => {
       const { css, chain } = resolveToken(table, path);
       expect(css).withContext(path).not.toBe('');
       expect(chain[0]).toBe(path);
-      expect(chain.every((one) => table.has(one))).toBeTrue();
+      expect(chain.every((name) => table.has(name))).toBeTrue();
     }
   });
   it('are the same table for the same brand', () => {
@@ -144,7 +144,9 @@ describe('recipes', () => {
   });
   it('leave no token of a background, style, corner or space without a recipe that paints it', () => {
     const painted = new Set(
-      allRecipes(site.brand).flatMap((recipe) => declarationsOf(site.brand, recipe).map((one) => one.token)),
+      allRecipes(site.brand).flatMap((recipe) =>
+        declarationsOf(site.brand, recipe).map((declaration) => declaration.token),
+      ),
     );
     for (const path of table.keys())
       if (/^(ground|text|corner|space|button)\./.test(path)) expect(painted.has(path)).withContext(path).toBeTrue();

@@ -79,7 +79,7 @@ const shapesOf = lastOf();
 function lastOf(): (from: readonly unknown[], make: () => Token[]) => readonly Token[] {
   let last: { from: readonly unknown[]; tokens: Token[] } | undefined;
   return (from, make) => {
-    if (!last || last.from.some((one, i) => one !== from[i])) last = { from, tokens: make() };
+    if (!last || last.from.some((entry, i) => entry !== from[i])) last = { from, tokens: make() };
     return last.tokens;
   };
 }
@@ -120,8 +120,8 @@ function* colorTokens(brand: Brand): Iterable<Token> {
     yield* known.tokens;
   }
   yield* shadowTokens(brand, (id) => {
-    const one = byId.get(id);
-    return one && { rgb: one.rgb, path: swatchPath(one.swatch) };
+    const swatch = byId.get(id);
+    return swatch && { rgb: swatch.rgb, path: swatchPath(swatch.swatch) };
   });
 }
 
@@ -159,7 +159,7 @@ function groundTokens(
           : [path(behindRole(role))];
       switch (value.kind) {
         case 'swatch': {
-          const swatch = swatches.find((one) => one.swatch.id === value.swatch);
+          const swatch = swatches.find((entry) => entry.swatch.id === value.swatch);
           return swatch ? { ...base, alias: swatchPath(swatch.swatch) } : { ...base, css: '#000000' };
         }
         case 'raw':
@@ -182,13 +182,13 @@ function groundTokens(
             mixes: { from: path(value.role), with: path(value.with), share: value.share },
           };
         case 'readable': {
-          const { one, rgb, among } = colors.clearest(role);
+          const { one: entry, rgb, among } = colors.clearest(role);
           const follows = [
             ...behind,
             ...swatches.filter((each) => among !== 'core' || isCore(each)).map(({ swatch }) => swatchPath(swatch)),
           ];
-          return one
-            ? { ...base, alias: swatchPath(one.swatch), follows, chooses: true }
+          return entry
+            ? { ...base, alias: swatchPath(entry.swatch), follows, chooses: true }
             : { ...base, css: cssColor(rgb), follows, chooses: true };
         }
       }
@@ -236,7 +236,7 @@ function* typeTokens(brand: Brand): Iterable<Token> {
     };
   const steps = new Set<number>();
   for (const style of Object.values(brand.styles)) if (style.size.kind === 'step') steps.add(style.size.step);
-  for (const step of [...steps].sort((one, other) => other - one))
+  for (const step of [...steps].sort((value, other) => other - value))
     yield {
       path: stepPath(step),
       label: stepLabel(step),

@@ -104,7 +104,7 @@ export function smallSite(overrides: Override[] = []): Site {
     items: {},
     brand: {
       swatches: byId(swatches),
-      swatchOrder: swatches.map((one) => one.id),
+      swatchOrder: swatches.map((entry) => entry.id),
       grounds: byId<Ground>([
         {
           id: 'pale',
@@ -126,7 +126,7 @@ export function smallSite(overrides: Override[] = []): Site {
       families: { heading: 'gelasio', body: 'public-sans', provisional: false },
       scale: { small: { width: 390, base: 16, ratio: 1.2 }, large: { width: 1280, base: 18, ratio: 1.3 } },
       styles: byId(styles),
-      styleOrder: styles.map((one) => one.id),
+      styleOrder: styles.map((entry) => entry.id),
       variants: { primary: { id: 'primary', label: 'Primary', path: 'primary' } },
       variantOrder: ['primary'],
       sizes: { regular: { id: 'regular', label: 'Regular', path: 'regular', padX: 16, padY: 8 } },

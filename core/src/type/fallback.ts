@@ -102,9 +102,13 @@ export interface ReadyMatch {
 
 /** The ready faces of the same kind, nearest in x-height first once each is made as wide. */
 export function readyFor(family: Family): ReadyMatch[] {
-  return READY.filter((one) => one.shape === family.shape)
-    .map((one) => ({ id: one.id, name: one.name, xHeight: round(matched(family.metrics, READY_METRICS[one.id]), 4) }))
-    .sort((one, other) => Math.abs(one.xHeight) - Math.abs(other.xHeight));
+  return READY.filter((entry) => entry.shape === family.shape)
+    .map((entry) => ({
+      id: entry.id,
+      name: entry.name,
+      xHeight: round(matched(family.metrics, READY_METRICS[entry.id]), 4),
+    }))
+    .sort((entry, other) => Math.abs(entry.xHeight) - Math.abs(other.xHeight));
 }
 
 function matched(metrics: FontMetrics, ready: FontMetrics): number {
@@ -117,9 +121,9 @@ function matched(metrics: FontMetrics, ready: FontMetrics): number {
  * rest, so one of each stands there.
  */
 function standIns(family: Family): readonly Ready[] {
-  const order = readyFor(family).map((match) => READY.find((one) => one.id === match.id)!);
-  const linux = (one: Ready) => one.id.startsWith('dejavu');
-  return [order.find((one) => !linux(one))!, order.find(linux)!];
+  const order = readyFor(family).map((match) => READY.find((entry) => entry.id === match.id)!);
+  const linux = (entry: Ready) => entry.id.startsWith('dejavu');
+  return [order.find((entry) => !linux(entry))!, order.find(linux)!];
 }
 
 /**
@@ -175,5 +179,5 @@ export function familyStack(id: string, own?: OwnFamilies): string {
   const family = familyById(id, own);
   if (!family) return 'Arial, sans-serif';
   const ready = standIns(family);
-  return `${[family.name, ...ready.map((one) => fallbackName(family, one))].map((name) => `"${name}"`).join(', ')}, ${ready[0]!.generic}`;
+  return `${[family.name, ...ready.map((entry) => fallbackName(family, entry))].map((name) => `"${name}"`).join(', ')}, ${ready[0]!.generic}`;
 }

@@ -42,7 +42,7 @@ const own = (...weights: [number, number][]): OwnFamily => ({
 
 describe('the face a browser takes', () => {
   const taken = (weight: number, ...weights: number[]) =>
-    facesFor(own(...weights.map((one): [number, number] => [one, one])), [{ weight, italic: false }]).map(
+    facesFor(own(...weights.map((value): [number, number] => [value, value])), [{ weight, italic: false }]).map(
       (face) => face.weight[0],
     );
   it('is the one asked for, else the nearest on the side that CSS looks at first', () => {
@@ -70,7 +70,7 @@ describe('the face a browser takes', () => {
             faces.length === 2 &&
             faces.every(
               (face) =>
-                facesOf(family).some((one) => one.file === face.file) && face.italic === (italic && family.italic),
+                facesOf(family).some((entry) => entry.file === face.file) && face.italic === (italic && family.italic),
             )
           );
         },
@@ -82,14 +82,14 @@ describe('the face a browser takes', () => {
 describe('what stands in', () => {
   it('is of the same shape and named behind the family, nearest x-height first', () => {
     const mono = familyById('ibm-plex-mono')!;
-    expect(readyFor(mono).map((one) => one.name)).toEqual(
+    expect(readyFor(mono).map((match) => match.name)).toEqual(
       jasmine.arrayWithExactContents(['Courier New', 'DejaVu Sans Mono']),
     );
     expect(familyStack('public-sans')).toBe(
       '"Public Sans", "Public Sans as Arial", "Public Sans as DejaVu Sans", sans-serif',
     );
-    const order = readyFor(familyById('lora')!).map((one) => Math.abs(one.xHeight));
-    expect(order).toEqual([...order].sort((one, other) => one - other));
+    const order = readyFor(familyById('lora')!).map((match) => Math.abs(match.xHeight));
+    expect(order).toEqual([...order].sort((value, other) => value - other));
     for (const family of LIBRARY) for (const face of fallbackFaces(family)) expect(face.sizeAdjust).toBeGreaterThan(50);
   });
 });
@@ -97,7 +97,7 @@ describe('what stands in', () => {
 describe('pairings', () => {
   it('are twelve and more of families that ship, never one with itself, each with its reason', () => {
     expect(PAIRINGS.length).toBeGreaterThanOrEqual(12);
-    expect(new Set(PAIRINGS.map((one) => `${one.heading} ${one.body}`)).size).toBe(PAIRINGS.length);
+    expect(new Set(PAIRINGS.map((pairing) => `${pairing.heading} ${pairing.body}`)).size).toBe(PAIRINGS.length);
     for (const { heading, body, why } of PAIRINGS) {
       expect([heading, body].map((id) => familyById(id)?.id)).toEqual([heading, body]);
       expect((familyById(body) as { text?: boolean }).text)

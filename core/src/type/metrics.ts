@@ -71,5 +71,5 @@ export function widthOf(metrics: FontMetrics, weight: number, italic: boolean): 
     width,
     far: Math.abs(Number.parseInt(key, 10) - weight) + (key.endsWith('i') === italic ? 0 : 1000),
   }));
-  return known.sort((one, other) => one.far - other.far)[0]?.width ?? 0.5;
+  return known.sort((entry, other) => entry.far - other.far)[0]?.width ?? 0.5;
 }

@@ -28,7 +28,7 @@ describe('type scale', () => {
             large: { width: 1280, base: base + 2, ratio: ratio + 0.05 },
             snapped: true,
           };
-          const at = (width: number, one: number) => fluidAt(scaleStep(snapped, one), width);
+          const at = (width: number, value: number) => fluidAt(scaleStep(snapped, value), width);
           return [390, 1280].every(
             (width) =>
               Math.abs(at(width, step) - Math.round(at(width, step))) < 0.01 &&
@@ -41,7 +41,7 @@ describe('type scale', () => {
   it('grows with every step, and from the base up with the width, without a jump', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 8 }), fc.integer({ min: 320, max: 1919 }), (step, width) => {
-        const at = (one: number, w: number) => fluidAt(scaleStep(scale, one), w);
+        const at = (value: number, w: number) => fluidAt(scaleStep(scale, value), w);
         return (
           at(step, width) < at(step + 1, width) &&
           at(step, width) <= at(step, width + 1) + 1e-9 &&

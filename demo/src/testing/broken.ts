@@ -49,11 +49,11 @@ export function* brokenDocuments(document: Record<string, unknown>): Generator<B
 }
 
 function collectIds(value: unknown, ids: Set<string>): void {
-  if (Array.isArray(value)) value.forEach((one) => collectIds(one, ids));
+  if (Array.isArray(value)) value.forEach((entry) => collectIds(entry, ids));
   else if (isObject(value))
-    for (const [key, one] of Object.entries(value)) {
-      if (key === 'id' && typeof one === 'string') ids.add(one);
-      collectIds(one, ids);
+    for (const [key, entry] of Object.entries(value)) {
+      if (key === 'id' && typeof entry === 'string') ids.add(entry);
+      collectIds(entry, ids);
     }
 }
 
@@ -76,10 +76,10 @@ function* broken(
   if (!seen.has(shape) && at.length > 0) yield* breakHere(value, make, ids, shape);
   seen.add(shape);
   if (Array.isArray(value)) {
-    for (const [i, one] of value.entries()) {
-      const inner = `${shape}/[]${isObject(one) ? Object.keys(one).sort().join('+') : typeof one}`;
+    for (const [i, entry] of value.entries()) {
+      const inner = `${shape}/[]${isObject(entry) ? Object.keys(entry).sort().join('+') : typeof entry}`;
       if (seen.has(inner)) continue;
-      yield* broken(one, at, inner, seen, ids, (wrong) =>
+      yield* broken(entry, at, inner, seen, ids, (wrong) =>
         put(value.map((other: unknown, j) => (j === i ? wrong : other))),
       );
     }
@@ -87,12 +87,12 @@ function* broken(
   }
   if (!isObject(value)) return;
   const record = isRecord(value);
-  for (const [key, one] of Object.entries(value)) {
-    const inner = record ? `${shape}/*${shapeOf(one)}` : `${shape}/${key}`;
+  for (const [key, entry] of Object.entries(value)) {
+    const inner = record ? `${shape}/*${shapeOf(entry)}` : `${shape}/${key}`;
     if (record && seen.has(inner)) continue;
     const within = put === identity || at.length === 0;
-    if (within || isOwnAddress(put)) yield* broken(one, [...at, key], inner, seen, ids, identity);
-    else yield* broken(one, at, inner, seen, ids, (wrong) => put({ ...value, [key]: wrong }));
+    if (within || isOwnAddress(put)) yield* broken(entry, [...at, key], inner, seen, ids, identity);
+    else yield* broken(entry, at, inner, seen, ids, (wrong) => put({ ...value, [key]: wrong }));
   }
 }
 
@@ -101,7 +101,8 @@ const isOwnAddress = (put: (value: unknown) => unknown): boolean => put === iden
 
 /** A record by id: each entry says its own. */
 const isRecord = (value: Record<string, unknown>): boolean =>
-  Object.keys(value).length > 0 && Object.entries(value).every(([key, one]) => isObject(one) && one['id'] === key);
+  Object.keys(value).length > 0 &&
+  Object.entries(value).every(([key, entry]) => isObject(entry) && entry['id'] === key);
 const shapeOf = (value: unknown): string =>
   isObject(value)
     ? `${String(value['kind'] ?? '')}${'own' in value ? 'own' : 'shared' in value ? 'shared' : ''}`
@@ -127,7 +128,7 @@ function* breakHere(
       /\/(text|label|heading|alt|source|caption|help|error|title|description|name|value|cells\/.*|options.*)$/.test(
         shape,
       );
-    for (const hostile of isWords ? HOSTILE.filter((_one, i) => i % 4 === 0) : HOSTILE)
+    for (const hostile of isWords ? HOSTILE.filter((_entry, i) => i % 4 === 0) : HOSTILE)
       yield make('literal', false, hostile, JSON.stringify(hostile));
   } else if (typeof value === 'number') {
     yield make('type', true, '12', 'a text');
@@ -138,7 +139,7 @@ function* breakHere(
   else if (Array.isArray(value)) {
     yield make('type', true, { 0: 'x' }, 'an object');
     yield make('order', true, [...(value as unknown[]), { nonsense: 1 }], 'with an entry that is nothing');
-    if (value.length > 0 && value.every((one) => typeof one === 'string') && !/(levels|options)$/.test(shape)) {
+    if (value.length > 0 && value.every((entry) => typeof entry === 'string') && !/(levels|options)$/.test(shape)) {
       yield make('order', true, [...(value as unknown[]), value[0]], 'with one twice');
       yield make('order', true, [...(value as unknown[]), 'nobody-here'], 'with a stranger');
       yield make('order', !/apart/.test(shape), value.slice(1), 'with one missing');
@@ -160,19 +161,19 @@ function* breakHere(
       'with a name that all objects have',
     );
     if (isRecord(value)) {
-      const [[key, one]] = Object.entries(value) as [[string, Record<string, unknown>]];
+      const [[key, entry]] = Object.entries(value) as [[string, Record<string, unknown>]];
       const { [key]: _gone, ...rest } = value;
       for (const name of ['constructor', 'prototype', 'Upper', 'a b', 'x'.repeat(80), 'nobody-here'])
         yield make(
           name === 'nobody-here' ? 'key' : 'alphabet',
           true,
-          { ...rest, [name]: { ...one, id: name === 'nobody-here' ? key : name } },
+          { ...rest, [name]: { ...entry, id: name === 'nobody-here' ? key : name } },
           `with an entry under ${name.slice(0, 12)}`,
         );
       yield make(
         'length',
         true,
-        Object.fromEntries(Array.from({ length: 25_000 }, (_, i) => [`x${i}`, { ...one, id: `x${i}` }])),
+        Object.fromEntries(Array.from({ length: 25_000 }, (_, i) => [`x${i}`, { ...entry, id: `x${i}` }])),
         'of 25,000',
       );
     }

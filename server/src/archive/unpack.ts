@@ -76,7 +76,7 @@ export function unpack(
   return {
     files: new Map(
       [...parts]
-        .sort(([one], [other]) => (one < other ? -1 : 1))
+        .sort(([name], [other]) => (name < other ? -1 : 1))
         .map(([name, chunks]) => [name, new Uint8Array(Buffer.concat(chunks))]),
     ),
     left,

@@ -33,8 +33,8 @@ export async function inWidths(apart: Apart, asset: Asset, bytes: Buffer): Promi
   if (missing.length > 0) {
     const answer = await apart.run<(Uint8Array | null)[]>('widths', { bytes, widths: missing }, LIMITS, TOLD);
     missing.forEach((width, i) => {
-      const one = 'given' in answer ? answer.given[i] : null;
-      const kept = one ? Buffer.from(one) : null;
+      const entry = 'given' in answer ? answer.given[i] : null;
+      const kept = entry ? Buffer.from(entry) : null;
       made.set(keyOf(width), { bytes: kept });
       all.set(width, kept);
     });

@@ -88,7 +88,7 @@ function spellings(path: string): string[] {
       `${path}%ff`,
       `http://127.0.0.1${path}`,
     ]),
-  ].filter((one) => !/[\s]/.test(one));
+  ].filter((name) => !/[\s]/.test(name));
 }
 
 describe('Item 1: nobody gets in by spelling', () => {
@@ -195,7 +195,7 @@ describe('Item 1: nobody gets in by spelling', () => {
       { host: 'evil.example' },
       { host: `127.0.0.1:${client.server.port}@evil.example` },
     ];
-    for (const route of routes.filter((one) => !one.open))
+    for (const route of routes.filter((entry) => !entry.open))
       for (const from of strangers) {
         const answer = await ask(
           client.server.port,

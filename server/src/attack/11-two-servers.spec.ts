@@ -3,18 +3,20 @@ import { startClient } from '../testing/client.ts';
 
 describe('Item 11: two servers, and a restore during edits', () => {
   it('does not confuse a deleted site with a site imported later under the same id', async () => {
-    const one = await startClient();
-    const other = await startClient(one.databaseUrl);
+    const client = await startClient();
+    const other = await startClient(client.databaseUrl);
     try {
-      const { site } = (await (await one.get('/api/sites/ternhaven')).json()) as { site: Site };
+      const { site } = (await (await client.get('/api/sites/ternhaven')).json()) as { site: Site };
       // Both servers remember the first site.
       await other.get('/api/sites/ternhaven');
       await other.get('/api/sites/ternhaven/standing');
       const others = { ...site, name: 'Another of that name' };
-      expect((await one.send('DELETE', `/api/sites/ternhaven?name=${encodeURIComponent(site.name)}`)).status).toBe(204);
+      expect((await client.send('DELETE', `/api/sites/ternhaven?name=${encodeURIComponent(site.name)}`)).status).toBe(
+        204,
+      );
       expect(
         (
-          await one.send('POST', '/api/sites?id=ternhaven', Buffer.from(JSON.stringify(others)), {
+          await client.send('POST', '/api/sites?id=ternhaven', Buffer.from(JSON.stringify(others)), {
             'content-type': 'application/octet-stream',
           })
         ).status,
@@ -32,12 +34,12 @@ describe('Item 11: two servers, and a restore during edits', () => {
           },
         ],
       });
-      expect(((await (await one.get('/api/sites/ternhaven')).json()) as { site: Site }).site.name).toBe(
+      expect(((await (await client.get('/api/sites/ternhaven')).json()) as { site: Site }).site.name).toBe(
         'Another of that name',
       );
     } finally {
       await other.close();
-      await one.close();
+      await client.close();
     }
   });
 });

@@ -85,7 +85,7 @@ describe('Item 3: one edit never blocks or takes others with it', () => {
 
   it('values that go with the place they were set on go along in the same edit, and come back with its undo', async () => {
     const before = await site();
-    const page = Object.values(before.pages).find((one) => Object.keys(one.overrides).length > 0)!;
+    const page = Object.values(before.pages).find((candidate) => Object.keys(candidate.overrides).length > 0)!;
     const [entry] = page.sectionOrder.filter((id) => {
       const section = page.sections[id]!;
       return (

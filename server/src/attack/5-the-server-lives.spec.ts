@@ -54,8 +54,8 @@ async function logOf(get: (path: string) => Promise<Response>): Promise<string[]
   const { changes } = (await (await get('/api/sites/ternhaven/changes?after=0')).json()) as {
     changes: { id: string; sequence: number }[];
   };
-  expect(changes.map((one) => one.sequence)).toEqual(changes.map((_one, i) => i + 1));
-  return changes.map((one) => one.id);
+  expect(changes.map((entry) => entry.sequence)).toEqual(changes.map((_entry, i) => i + 1));
+  return changes.map((entry) => entry.id);
 }
 
 describe('Item 5: the server lives', () => {

@@ -60,7 +60,7 @@ async function cutOff(own: OwnServer): Promise<void> {
     .stdout.toString()
     .split('\n')
     .map((line) => /^\s*(\d+)\s+(\d+)\s+(.*)$/.exec(line))
-    .filter((one) => one !== null);
+    .filter((match) => match !== null);
   const own_ = new Set([group]);
   for (let grew = true; grew;) {
     grew = false;
@@ -83,7 +83,7 @@ async function cutOff(own: OwnServer): Promise<void> {
 describe('Item 6: a first start that was cut off starts again', () => {
   it('20 of 20, wherever it was cut', async () => {
     const starts = Array.from({ length: 20 }, (_, i) => 60 + i * 130);
-    const one = async (after: number) => {
+    const entry = async (after: number) => {
       const own = await OwnServer.create();
       try {
         own.process = own.spawn(['--port', String(own.port), '--data', own.data]);
@@ -103,7 +103,7 @@ describe('Item 6: a first start that was cut off starts again', () => {
     };
     // Two at a time: as many as there are processors.
     const next = async (): Promise<void> => {
-      for (let after = starts.shift(); after !== undefined; after = starts.shift()) await one(after);
+      for (let after = starts.shift(); after !== undefined; after = starts.shift()) await entry(after);
     };
     await Promise.all([next(), next()]);
     // Twenty first starts, each with a cluster of its own: on a slow host, beside other specs, over three minutes.
@@ -322,7 +322,7 @@ describe('Item 6: a first start that was cut off starts again', () => {
     for (const [databaseUrl, words] of wrong) {
       const error = await startServer({ databaseUrl, port: 0, root: ROOT, demo: false, patience: 300 }).then(
         () => undefined,
-        (one: Error) => one,
+        (entry: Error) => entry,
       );
       expect(error?.message).withContext(databaseUrl).toMatch(words);
       expect(error?.message.split('\n').length).withContext(databaseUrl).toBe(1);

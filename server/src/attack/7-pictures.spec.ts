@@ -140,12 +140,12 @@ describe('Item 7: pictures are what they say', () => {
         client.send('POST', `/api/sites/ternhaven/sources?id=${id}&name=${name}`, new TextEncoder().encode(body), {
           'content-type': 'application/json',
         });
-      const [one, again, other] = [
+      const [response, again, other] = [
         await add('e-1', 'a.txt', 'Tern #0e3b43'),
         await add('e-1', 'a.txt', 'Tern #0e3b43'),
         await add('e-1', 'b.txt', 'Sand #f2d8a0'),
       ];
-      expect([one.status, again.status, other.status]).toEqual([200, 200, 422]);
+      expect([response.status, again.status, other.status]).toEqual([200, 200, 422]);
       expect(((await other.json()) as { detail: string }).detail).toMatch(
         /Another source has the id e-1 already \(a\.txt\)/,
       );

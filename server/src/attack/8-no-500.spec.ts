@@ -77,11 +77,11 @@ describe('Item 8: no 500 for what a client sends, and memory comes back', () => 
     });
 
   /** Asks so many at a time, and gives what came back with what was asked. */
-  async function flood<T>(things: readonly T[], atOnce: number, one: (thing: T) => Promise<void>): Promise<void> {
+  async function flood<T>(things: readonly T[], atOnce: number, entry: (thing: T) => Promise<void>): Promise<void> {
     let at = 0;
     await Promise.all(
       Array.from({ length: atOnce }, async () => {
-        while (at < things.length) await one(things[at++]!);
+        while (at < things.length) await entry(things[at++]!);
       }),
     );
   }
@@ -111,7 +111,9 @@ describe('Item 8: no 500 for what a client sends, and memory comes back', () => 
       root: '.',
     } as unknown as Services)
       .map((route) => route.declared)
-      .filter((one) => !one.path.includes('/events') && !(one.method === 'delete' && one.path === '/api/session'));
+      .filter(
+        (entry) => !entry.path.includes('/events') && !(entry.method === 'delete' && entry.path === '/api/session'),
+      );
     const names = [
       'ternhaven',
       'nobody',

@@ -53,9 +53,9 @@ describe('Item 9: sessions and the log', () => {
   it('wrong tokens are counted and told when to come back; the right one is let in all the same', async () => {
     const right = await token();
     const wrong = await Promise.all(Array.from({ length: 60 }, () => signIn(client.server, 'x'.repeat(43))));
-    const last = wrong.filter((one) => one.status === 429);
+    const last = wrong.filter((response) => response.status === 429);
     expect(last.length).toBeGreaterThanOrEqual(29);
-    expect(wrong.every((one) => one.status === 401 || one.status === 429)).toBeTrue();
+    expect(wrong.every((response) => response.status === 401 || response.status === 429)).toBeTrue();
     expect(Number(last[0]!.headers.get('retry-after'))).toBeGreaterThan(0);
     expect((await signIn(client.server, right)).status).toBe(204);
   });

@@ -170,7 +170,7 @@ function readManifest(content: Buffer, file: string): Manifest {
     );
   const tables = {
     ...Object.fromEntries(LATER.map((table) => [table, { columns: [], rows: 0 }])),
-    ...Object.fromEntries(Object.entries(found.tables ?? {}).map(([name, one]) => [tableNow(name), one])),
+    ...Object.fromEntries(Object.entries(found.tables ?? {}).map(([name, entry]) => [tableNow(name), entry])),
   } as Manifest['tables'];
   if (
     typeof found.sums !== 'object' ||

@@ -84,7 +84,7 @@ async function addTable(
     "select column_name as name from information_schema.columns where table_schema = 'public' and table_name = $1 order by ordinal_position",
     [table],
   );
-  const columns = described.map((one) => one.name);
+  const columns = described.map((candidate) => candidate.name);
   const bytes = table === 'files';
   const kept = columns
     .filter((column) => !(bytes && column === 'bytes'))

@@ -12,7 +12,7 @@ export const exportVerb: Verb = {
     if (!id || positionals.length !== 1)
       throw new UseError('export takes one site: ./yohaku export ternhaven --format css');
     const { output } = values;
-    const format = EXPORT_FORMATS.find((one) => one === values.format);
+    const format = EXPORT_FORMATS.find((entry) => entry === values.format);
     if (!format)
       throw new UseError(
         `--format takes ${EXPORT_FORMATS.join(', ')}${values.format ? `, not “${values.format}”` : ''}.`,

@@ -30,7 +30,8 @@ export function checkDatabaseAddress(url: string): void {
  */
 export function databaseProblem(error: unknown): { readonly words: string; readonly passes: boolean } {
   const errors = error instanceof AggregateError ? [...error.errors, error] : [error];
-  const code = errors.map((one) => String((one as { code?: unknown })?.code ?? '')).find((one) => one !== '') ?? '';
+  const code =
+    errors.map((entry) => String((entry as { code?: unknown })?.code ?? '')).find((name) => name !== '') ?? '';
   const message = error instanceof Error ? error.message : String(error);
   switch (code) {
     case 'ECONNREFUSED':

@@ -2,7 +2,7 @@
 function* causes(error: unknown): Generator<Error> {
   for (let at = error, depth = 0; at instanceof Error && depth < 6; at = at.cause, depth++) {
     yield at;
-    if (at instanceof AggregateError) for (const one of at.errors) if (one instanceof Error) yield one;
+    if (at instanceof AggregateError) for (const entry of at.errors) if (entry instanceof Error) yield entry;
   }
 }
 

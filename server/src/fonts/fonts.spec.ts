@@ -42,8 +42,8 @@ afterAll(() => apart.close());
 describe('the library', () => {
   it('has forty families and more of every kind, each with its files, Latin Extended and a licence', () => {
     expect(LIBRARY.length).toBeGreaterThanOrEqual(40);
-    expect(new Set(LIBRARY.map((one) => one.kind)).size).toBe(6);
-    expect(new Set(LIBRARY.map((one) => one.name)).size).toBe(LIBRARY.length);
+    expect(new Set(LIBRARY.map((family) => family.kind)).size).toBe(6);
+    expect(new Set(LIBRARY.map((family) => family.name)).size).toBe(LIBRARY.length);
     for (const family of LIBRARY) {
       const faces = facesOf(family);
       expect(faces.filter((face) => face.file.includes('-latin-ext-')).length).toBe(faces.length / 2);
@@ -87,7 +87,7 @@ describe('what stands in for a font', () => {
   });
 
   it('is as wide and as tall as the font, whatever its own size', () => {
-    const family = LIBRARY.find((one) => one.id === 'gelasio') as LibraryFamily;
+    const family = LIBRARY.find((entry) => entry.id === 'gelasio') as LibraryFamily;
     const ready = { 'Gelasio as Georgia': 'georgia', 'Gelasio as DejaVu Serif': 'dejavu-serif' } as const;
     for (const face of fallbackFaces(family)) {
       const own = READY_METRICS[ready[face.family as keyof typeof ready]];
@@ -252,7 +252,7 @@ describe('a font file', () => {
     const fvar = Buffer.alloc(16);
     [1, 0, 16, 2, axes.length, 20, 0, 12].forEach((value, i) => fvar.writeUInt16BE(value, i * 2));
     const read = readFontFile(changed((tables) => tables.set('fvar', Buffer.concat([fvar, ...axes]))));
-    expect([read.weight, read.axes.map((one) => one.tag)]).toEqual([[1, 1000], ['wght']]);
+    expect([read.weight, read.axes.map((entry) => entry.tag)]).toEqual([[1, 1000], ['wght']]);
     expect(read.notes.join(' ')).toMatch(/wdth goes from 120 to 80.*CSS knows 1 to 1000/);
   });
 });

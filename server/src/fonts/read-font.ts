@@ -51,7 +51,7 @@ function describe(font: Font, format: FontFormat): FontFile {
   const notes: string[] = [];
   const os2 = optional(() => font['OS/2']);
   const typo = os2?.fsSelection && (os2.fsSelection as { useTypoMetrics?: boolean }).useTypoMetrics ? os2 : undefined;
-  const characters = [...new Set(font.characterSet)].sort((one, other) => one - other);
+  const characters = [...new Set(font.characterSet)].sort((value, other) => value - other);
   if (characters.length === 0)
     throw new FontRefused('The font names no characters. Export it again with a character map and drop the new file.');
   const advance = (text: string): number | undefined => {
@@ -157,7 +157,7 @@ function readAxes(font: Font, notes: string[]): FontFile['axes'] {
 }
 
 function weights(named: number, axes: FontFile['axes'], notes: string[]): readonly [number, number] {
-  const axis = axes.find((one) => one.tag === 'wght');
+  const axis = axes.find((entry) => entry.tag === 'wght');
   const clamp = (value: number) => Math.min(1000, Math.max(1, Math.round(value)));
   if (axis) {
     if (axis.min < 1 || axis.max > 1000)

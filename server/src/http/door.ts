@@ -35,7 +35,7 @@ export function doorOf(port: number, publicAddress?: string, proxies = ''): Door
     new Set(
       proxies
         .split(',')
-        .map((one) => one.trim())
+        .map((name) => name.trim())
         .filter(Boolean),
     ),
   );
@@ -75,8 +75,8 @@ function visitorOf(proxies: ReadonlySet<string>): Door['visitor'] {
     if (!proxies.has(peer)) return peer;
     const chain = String(request.headers['x-forwarded-for'] ?? '')
       .split(',')
-      .map((one) => plain(one.trim()))
+      .map((name) => plain(name.trim()))
       .filter(Boolean);
-    return chain.findLast((one) => !proxies.has(one)) ?? peer;
+    return chain.findLast((name) => !proxies.has(name)) ?? peer;
   };
 }

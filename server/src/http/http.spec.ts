@@ -50,9 +50,9 @@ describe('HTTP', () => {
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({ token }),
       });
-    const [one, other] = await Promise.all([signIn(), signIn()]);
-    expect([one.status, other.status].sort()).toEqual([204, 401]);
-    const cookie = (one.status === 204 ? one : other).headers.get('set-cookie')!;
+    const [response, other] = await Promise.all([signIn(), signIn()]);
+    expect([response.status, other.status].sort()).toEqual([204, 401]);
+    const cookie = (response.status === 204 ? response : other).headers.get('set-cookie')!;
     expect(cookie).toMatch(/httponly/i);
     expect(cookie).toMatch(/samesite=strict/i);
     expect(cookie).toContain(`yohaku_${client.server.port}=`);

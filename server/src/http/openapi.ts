@@ -19,11 +19,11 @@ export function openApi(routes: readonly Route[]): object {
         required: true,
         schema: { type: 'string' },
       })),
-      ...Object.entries(asked?.properties ?? {}).map(([name, one]) => ({
+      ...Object.entries(asked?.properties ?? {}).map(([name, definition]) => ({
         name,
         in: 'query',
         required: asked!.required?.includes(name) ?? false,
-        schema: one,
+        schema: definition,
       })),
     ];
     (paths[path] ??= {})[method] = {

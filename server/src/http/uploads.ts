@@ -90,7 +90,7 @@ export class UploadQueue {
     const span = this.#limits.minutes * 60_000;
     const now = performance.now();
     // One entry a user who sent within the span: the others are forgotten here.
-    for (const [one, times] of this.#sent) if (times.at(-1)! < now - span) this.#sent.delete(one);
+    for (const [name, times] of this.#sent) if (times.at(-1)! < now - span) this.#sent.delete(name);
     const times = (this.#sent.get(user) ?? []).filter((time) => time >= now - span);
     if (times.length >= this.#most(user))
       throw new Problem(

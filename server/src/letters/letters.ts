@@ -25,7 +25,7 @@ export class LetterRefused extends Error {
  * @throws LetterRefused when something needed is missing or no good, or the post box is full
  */
 export async function takeLetter({ db }: Database, site: Site, file: string, body: string): Promise<boolean> {
-  const found = formsOf(site).find((one) => one.file === file);
+  const found = formsOf(site).find((page) => page.file === file);
   if (!found) return false;
   const fields = readLetter(found.form, new Map(new URLSearchParams(body)));
   if (typeof fields === 'string') throw new LetterRefused(fields);

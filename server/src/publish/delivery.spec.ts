@@ -51,15 +51,18 @@ describe('what goes out with a site', () => {
     const kept = await keepDownload(database.db, 'plan.pdf', PDF);
     site = after((await loadSite(database, 'ternhaven'))!.site, (now) =>
       inTurn(now, '', [
-        (one) => addPicture(one, { id: 'photo', name: 'Photo', hash, type: 'image/png', width: 1200, height: 700 }),
-        (one) =>
-          addPicture(one, { id: 'waves', name: 'Waves', hash: moving, type: 'image/webp', width: 1000, height: 500 }),
-        (one) => addDownload(one, { id: 'plan', name: 'Plan', ...kept }),
-        (one) => addCollection(one, 'works', 'Works'),
-        ...Array.from({ length: 8 }, (_, i) => (one: Site) => addItem(one, 'works', `w${i}`, { name: `Work ${i}` })),
-        (one) => addListSection(one, 'about', 'works', 'works-list'),
-        (one) =>
-          inTurn(one, '', [
+        (entry) => addPicture(entry, { id: 'photo', name: 'Photo', hash, type: 'image/png', width: 1200, height: 700 }),
+        (entry) =>
+          addPicture(entry, { id: 'waves', name: 'Waves', hash: moving, type: 'image/webp', width: 1000, height: 500 }),
+        (entry) => addDownload(entry, { id: 'plan', name: 'Plan', ...kept }),
+        (entry) => addCollection(entry, 'works', 'Works'),
+        ...Array.from(
+          { length: 8 },
+          (_, i) => (entry: Site) => addItem(entry, 'works', `w${i}`, { name: `Work ${i}` }),
+        ),
+        (entry) => addListSection(entry, 'about', 'works', 'works-list'),
+        (entry) =>
+          inTurn(entry, '', [
             (now2) =>
               setValue(
                 now2,
@@ -75,48 +78,48 @@ describe('what goes out with a site', () => {
                 true,
               ),
           ]),
-        (one) =>
+        (entry) =>
           addBlock(
-            one,
+            entry,
             partsAt(
-              one,
-              siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!,
+              entry,
+              siteIndex(entry).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!,
             ).find(({ what }) => what === 'block')!,
             'picture',
             'pic',
           ),
-        (one) =>
-          setValue(one, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'pic', 'asset'], 'photo'),
-        (one) =>
+        (entry) =>
+          setValue(entry, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'pic', 'asset'], 'photo'),
+        (entry) =>
           addBlock(
-            one,
+            entry,
             partsAt(
-              one,
-              siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!,
+              entry,
+              siteIndex(entry).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!,
             ).find(({ what }) => what === 'block')!,
             'picture',
             'sea',
           ),
-        (one) =>
-          setValue(one, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'sea', 'asset'], 'waves'),
-        (one) =>
+        (entry) =>
+          setValue(entry, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'sea', 'asset'], 'waves'),
+        (entry) =>
           addBlock(
-            one,
+            entry,
             partsAt(
-              one,
-              siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!,
+              entry,
+              siteIndex(entry).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!,
             ).find(({ what }) => what === 'block')!,
             'embed',
             'film',
           ),
-        (one) =>
-          setValue(one, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'film', 'inside'], true),
-        (one) =>
+        (entry) =>
+          setValue(entry, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'film', 'inside'], true),
+        (entry) =>
           addBlock(
-            one,
+            entry,
             partsAt(
-              one,
-              siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!,
+              entry,
+              siteIndex(entry).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!,
             ).find(({ what }) => what === 'block')!,
             'download',
             'take',
@@ -130,7 +133,7 @@ describe('what goes out with a site', () => {
 
   it('has pictures of pixels in the widths needed, as WebP, offered beside their own; drawings as they are', async () => {
     const [, offered] = /src="images\/photo-[0-9a-f]{10}\.png"[^>]*srcset="([^"]+)"/.exec(text('about.html'))!;
-    const widths = offered!.split(', ').map((one) => one.split(' ') as [string, string]);
+    const widths = offered!.split(', ').map((name) => name.split(' ') as [string, string]);
     expect(widths.map(([, width]) => width)).toEqual(['480w', '960w', '1200w']);
     for (const [file, width] of widths) {
       const read = await sharp(files.get(file)!.bytes).metadata();
@@ -140,8 +143,8 @@ describe('what goes out with a site', () => {
   });
   it('has a picture that moves moving in every width, as long and as often as its own', async () => {
     const [, own, offered] = /src="(images\/waves-[0-9a-f]{10}\.webp)"[^>]*srcset="([^"]+)"/.exec(text('about.html'))!;
-    expect(offered!.split(', ').map((one) => one.split(' ')[1])).toEqual(['480w', '960w', '1000w']);
-    for (const [file, width] of offered!.split(', ').map((one) => one.split(' ') as [string, string])) {
+    expect(offered!.split(', ').map((name) => name.split(' ')[1])).toEqual(['480w', '960w', '1000w']);
+    for (const [file, width] of offered!.split(', ').map((name) => name.split(' ') as [string, string])) {
       const {
         width: wide,
         pages,
@@ -168,7 +171,7 @@ describe('what goes out with a site', () => {
         `${data[at]},${data[at + 1]},${data[at + 2]}`,
         (colors.get(`${data[at]},${data[at + 1]},${data[at + 2]}`) ?? 0) + 1,
       );
-    const [ground] = [...colors].sort(([, one], [, other]) => other - one);
+    const [ground] = [...colors].sort(([, value], [, other]) => other - value);
     // Mostly its background; words of another colour cover a good part of it.
     expect(ground![1] / (1200 * 630)).toBeGreaterThan(0.6);
     expect(1 - ground![1] / (1200 * 630)).toBeGreaterThan(0.02);
@@ -193,7 +196,7 @@ describe('what goes out with a site', () => {
     ).toBeFalse();
   });
   it('has downloads, and all of it comes back from its zip elsewhere, byte for byte', async () => {
-    const [name] = [...files.keys()].filter((one) => one.startsWith('downloads/'));
+    const [name] = [...files.keys()].filter((entry) => entry.startsWith('downloads/'));
     expect(files.get(name!)!.bytes.equals(PDF)).toBeTrue();
     expect(text('about.html')).toContain(`href="${name}"`);
     const other = await freshDatabase();

@@ -91,7 +91,7 @@ describe('every published file', () => {
       expect(painted.filter(({ place, skipped }) => !skipped && (place === undefined || !known.has(place))))
         .withContext(name)
         .toEqual([]);
-      expect([...known].filter((place) => !painted.some((one) => one.place === place)))
+      expect([...known].filter((place) => !painted.some((entry) => entry.place === place)))
         .withContext(name)
         .toEqual([]);
       places += known.size;

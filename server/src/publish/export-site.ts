@@ -64,7 +64,7 @@ export function fontPath(root: string, family: string, file: string): string {
 /** The bytes of a face: from the library's package, or as they were brought along. */
 export async function fontBytes(db: Querier, root: string, { family, file }: FontFace): Promise<Buffer | undefined> {
   if ('licence' in family) return readDisk(fontPath(root, family.id, file));
-  const face = family.faces.find((one) => file === `${family.id}-${one.hash.slice(0, 16)}.woff2`);
+  const face = family.faces.find((entry) => file === `${family.id}-${entry.hash.slice(0, 16)}.woff2`);
   return face && (await readFile(db, face.hash))?.bytes;
 }
 

@@ -61,12 +61,12 @@ describe('a publication with pixels sent along', () => {
     expect([long!.failed - short!.failed, long!.places]).toEqual([1, short!.places]);
   });
   it('refuses pixels of another shape, and publishes nothing', async () => {
-    const [one] = grey(0);
+    const [entry] = grey(0);
     for (const pixels of [
       7,
-      [{ ...one, rgb: '!!' }],
-      [{ ...one, width: -1 }],
-      [{ ...one, area: 'behind' }],
+      [{ ...entry, rgb: '!!' }],
+      [{ ...entry, width: -1 }],
+      [{ ...entry, area: 'behind' }],
       [{ page: 'home' }],
     ])
       expect((await publish(pixels)).status)

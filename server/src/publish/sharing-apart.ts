@@ -51,8 +51,8 @@ function drawing(
   const shown = lines.slice(0, MOST_LINES);
   const leading = size * 1.15;
   const top = height - MARGIN - 56 - (shown.length - 1) * leading;
-  const words = (one: Outline, y: number, color: string) =>
-    `<path transform="translate(${MARGIN} ${y.toFixed(1)})" d="${one.path}" fill="${color}"/>`;
+  const words = (outline: Outline, y: number, color: string) =>
+    `<path transform="translate(${MARGIN} ${y.toFixed(1)})" d="${outline.path}" fill="${color}"/>`;
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">${far === null ? '' : `<defs><linearGradient id="g" x1="0" y1="0" x2="0" y2="1"><stop stop-color="${background}"/><stop offset="1" stop-color="${far}"/></linearGradient></defs>`}
 <rect width="${width}" height="${height}" fill="${far === null ? background : 'url(#g)'}"/>${shown.map((line, i) => words(line, top + i * leading, ink)).join('')}${words(set(name, 30, fonts), height - MARGIN, quiet)}</svg>`;
 }
@@ -90,7 +90,7 @@ function set(text: string, size: number, fonts: readonly Font[]): Outline {
 function runsOf(text: string, fonts: readonly Font[]): { font: Font; letters: string }[] {
   const runs: { font: Font; letters: string }[] = [];
   for (const letter of text) {
-    const font = fonts.find((one) => one.hasGlyphForCodePoint(letter.codePointAt(0)!));
+    const font = fonts.find((entry) => entry.hasGlyphForCodePoint(letter.codePointAt(0)!));
     if (!font) continue;
     const last = runs.at(-1);
     if (last?.font === font) last.letters += letter;

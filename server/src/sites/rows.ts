@@ -50,7 +50,7 @@ export async function rawSite(
   const pageRows = await db.select({ id: pages.id, document: pages.document }).from(pages).where(eq(pages.siteId, id));
   const itemRows = await db.select({ id: items.id, document: items.document }).from(items).where(eq(items.siteId, id));
   const byId = (rows: readonly { readonly id: string; readonly document: unknown }[]) =>
-    Object.fromEntries(rows.map((one) => [one.id, one.document]));
+    Object.fromEntries(rows.map((entry) => [entry.id, entry.document]));
   return {
     document: { ...(row.document as object), pages: byId(pageRows), items: byId(itemRows) },
     sequence: row.sequence,

@@ -20,7 +20,7 @@ describe('the shelf of sites', () => {
   const detail = async (answer: Response) => ((await answer.json()) as { detail: string }).detail;
 
   it('has a site that was begun, with its pages, when it was edited last, and how it stands', async () => {
-    const mill = (await shelf()).find((one) => one.id === 'mill')!;
+    const mill = (await shelf()).find((site) => site.id === 'mill')!;
     expect(mill).toEqual({
       id: 'mill',
       name: 'Paper mill',
@@ -51,7 +51,7 @@ describe('the shelf of sites', () => {
       ],
     });
     expect(await renamed.json()).toEqual({ results: [jasmine.objectContaining({ id: 'shelf-001', sequence: 1 })] });
-    const after = (await shelf()).find((one) => one.id === 'mill')!;
+    const after = (await shelf()).find((site) => site.id === 'mill')!;
     expect([after.name, after.sequence, after.editedAt >= mill.editedAt]).toEqual(['Old mill', 1, true]);
   });
 
@@ -68,11 +68,11 @@ describe('the shelf of sites', () => {
 
   it('two windows that begin the same: one has it, the other is told', async () => {
     const both = await Promise.all([begin('twice', 'Twice'), begin('twice', 'Twice')]);
-    expect(both.map((one) => one.status).sort()).toEqual([201, 422]);
-    expect(await detail(both.find((one) => one.status === 422)!)).toContain(
+    expect(both.map((response) => response.status).sort()).toEqual([201, 422]);
+    expect(await detail(both.find((response) => response.status === 422)!)).toContain(
       'A site already has the id “twice”. Nothing was changed; choose another id.',
     );
-    expect((await shelf()).filter((one) => one.id === 'twice').length).toBe(1);
+    expect((await shelf()).filter((site) => site.id === 'twice').length).toBe(1);
   });
 
   it('copies one as it stands, puts it away and back, and deletes it only by its name', async () => {
@@ -82,9 +82,9 @@ describe('the shelf of sites', () => {
       await detail(await client.send('POST', '/api/sites/mill/copies', { id: 'mill-2', name: 'Again' })),
     ).toContain('A site already has the id “mill-2”');
     await client.send('PUT', '/api/sites/mill-2/archived', { archived: true });
-    expect((await shelf()).find((one) => one.id === 'mill-2')!.archived).toBe(true);
+    expect((await shelf()).find((site) => site.id === 'mill-2')!.archived).toBe(true);
     await client.send('PUT', '/api/sites/mill-2/archived', { archived: false });
-    expect((await shelf()).find((one) => one.id === 'mill-2')!.archived).toBe(false);
+    expect((await shelf()).find((site) => site.id === 'mill-2')!.archived).toBe(false);
     expect(await detail(await client.send('DELETE', '/api/sites/mill-2?name=Mill'))).toBe(
       'The site is called “Mill, second try”, not “Mill”. Nothing was deleted.',
     );
@@ -93,7 +93,7 @@ describe('the shelf of sites', () => {
     ).toBe(204);
     expect([
       (await client.get('/api/sites/mill-2')).status,
-      (await shelf()).some((one) => one.id === 'mill-2'),
+      (await shelf()).some((site) => site.id === 'mill-2'),
       (await client.get('/api/sites/mill')).status,
     ]).toEqual([404, false, 200]);
     for (const [method, path, body] of [
@@ -141,7 +141,7 @@ describe('the shelf of sites', () => {
     expect((await client.send('PUT', '/api/sites/harbour/address', { id: 'quay' })).status).toBe(204);
     expect([
       (await client.get('/api/sites/harbour')).status,
-      (await shelf()).filter((one) => one.name === 'Harbour').map((one) => one.id),
+      (await shelf()).filter((site) => site.name === 'Harbour').map((site) => site.id),
     ]).toEqual([200, ['quay']] as never);
   });
 });

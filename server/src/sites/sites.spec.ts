@@ -40,9 +40,9 @@ describe('saving changes', () => {
     expect(saved!.sequence).toBe(before.sequence + 1);
     expect(after.sequence).toBe(saved!.sequence);
     expect(after.site.brand.swatches['funnel']!.typed).toBe('#cc0000');
-    expect((await changesAfter(database.db, 'ternhaven', before.sequence)).map((one) => one.change.label)).toEqual([
-      'Funnel colour',
-    ]);
+    expect(
+      (await changesAfter(database.db, 'ternhaven', before.sequence)).map((change) => change.change.label),
+    ).toEqual(['Funnel colour']);
   });
 
   it('takes a change once by its id, and answers the same sequence again', async () => {
@@ -62,7 +62,7 @@ describe('saving changes', () => {
         ),
       ),
     );
-    expect(saved.map((one) => one!.sequence).sort((a, b) => a - b)).toEqual(
+    expect(saved.map((entry) => entry!.sequence).sort((a, b) => a - b)).toEqual(
       Array.from({ length: 20 }, (_, i) => sequence + 1 + i),
     );
     expect((await changesAfter(database.db, 'ternhaven', sequence)).length).toBe(20);

@@ -47,8 +47,8 @@ describe('a site of version 1', () => {
         .sort(),
     ).toEqual(['footer/surface', 'promise:promise-b1/text']);
     const set = new Set(pageTree(now, 'home').places.flatMap((place) => [place.id, place.usedId]));
-    for (const one of [...Object.values(home!.overrides), ...Object.values(now.shared.overrides)])
-      expect(set).toContain(one.place);
+    for (const override of [...Object.values(home!.overrides), ...Object.values(now.shared.overrides)])
+      expect(set).toContain(override.place);
     const { rows } = await client.databasePool.query<{ version: number }>(
       "select (document->>'schemaVersion')::int as version from sites",
     );

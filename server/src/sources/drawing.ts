@@ -51,22 +51,22 @@ export function readDrawing(
   if (unpainted > 0) tally.count(parseColor('#000000')!, 'ornament', `${plural(unpainted, 'shape')} without a fill`);
   const written = tally.colors();
   const shares = sharesOf(
-    written.map((one) => parseColor(one.hex)!),
+    written.map((color) => parseColor(color.hex)!),
     pixels,
   );
-  const roles = new Map(extractPalette(pixels, 24).map((one) => [hex(one.rgb), one]));
+  const roles = new Map(extractPalette(pixels, 24).map((color) => [hex(color.rgb), color]));
   const colors = written
-    .map((one, i) => {
-      const seen = roles.get(one.hex);
+    .map((color, i) => {
+      const seen = roles.get(color.hex);
       const share = shares[i]!;
       return {
-        ...one,
+        ...color,
         share,
-        role: seen?.role ?? one.role,
-        why: share === 0 ? `${one.why}; written, but not to be seen` : seen ? seen.why : one.why,
+        role: seen?.role ?? color.role,
+        why: share === 0 ? `${color.why}; written, but not to be seen` : seen ? seen.why : color.why,
       };
     })
-    .sort((one, other) => other.share - one.share);
+    .sort((entry, other) => other.share - entry.share);
   return { colors, notes, lines: tally.lines };
 }
 
@@ -113,8 +113,8 @@ function sharesOf(colors: readonly ParsedColor[], { data }: Pixels): number[] {
       const lab = rgb8ToOklab({ r: data[at]!, g: data[at + 1]!, b: data[at + 2]!, alpha: 1 });
       index = -1;
       let least: number = ALIKE;
-      labs.forEach((one, i) => {
-        const distance = deltaE(one, lab);
+      labs.forEach((oklab, i) => {
+        const distance = deltaE(oklab, lab);
         if (distance < least) [least, index] = [distance, i];
       });
       known.set(key, index);

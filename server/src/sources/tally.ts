@@ -64,15 +64,15 @@ export class ColorTally {
     const all = [...this.#entries.values()];
     const total = all.reduce((sum, entry) => sum + Math.max(1, entry.uses), 0);
     return all
-      .sort((one, other) => other.uses - one.uses || (hex(one.color.rgb) < hex(other.color.rgb) ? -1 : 1))
+      .sort((entry, other) => other.uses - entry.uses || (hex(entry.color.rgb) < hex(other.color.rgb) ? -1 : 1))
       .slice(0, SOURCE_LIMITS.colors)
       .map(({ color, uses, roles, spots }) => {
-        const [role, most] = [...roles].sort(([, one], [, other]) => other.count - one.count)[0] ?? [
+        const [role, most] = [...roles].sort(([, entry], [, other]) => other.count - entry.count)[0] ?? [
           roleAlone(color.rgb).role,
           undefined,
         ];
         const why = [...(most?.why ?? [])]
-          .sort(([, one], [, other]) => other - one)
+          .sort(([, value], [, other]) => other - value)
           .slice(0, 2)
           .map(([words, times]) => (times > 1 ? `${words}, ${times} times` : words))
           .join('; ');

@@ -11,7 +11,7 @@ export function sfntTables(font: Buffer): Map<string, Buffer> {
 
 /** Puts tables together again, plain or as woff; checksums are left at 0, no reader here asks for them. */
 export function sfntOf(tables: ReadonlyMap<string, Buffer>, deflate?: (data: Buffer) => Buffer): Buffer {
-  const entries = [...tables].sort(([one], [other]) => (one < other ? -1 : 1));
+  const entries = [...tables].sort(([name], [other]) => (name < other ? -1 : 1));
   const [headSize, entrySize] = deflate ? [44, 20] : [12, 16];
   const head = Buffer.alloc(headSize + entries.length * entrySize);
   if (deflate) {

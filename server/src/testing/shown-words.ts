@@ -69,26 +69,26 @@ function inTemplate(html: string, file: string, firstLine: number): Shown[] {
   const visit = (node: unknown, shown: boolean, at: number): void => {
     if (typeof node !== 'object' || node === null || seen.has(node)) return;
     seen.add(node);
-    const one = node as Record<string, unknown> & { sourceSpan?: { start?: { offset?: number } | number } };
-    const start = typeof one.sourceSpan?.start === 'object' ? one.sourceSpan.start.offset : undefined;
+    const entry = node as Record<string, unknown> & { sourceSpan?: { start?: { offset?: number } | number } };
+    const start = typeof entry.sourceSpan?.start === 'object' ? entry.sourceSpan.start.offset : undefined;
     const offset = start ?? at;
     const kind = (node as object).constructor.name;
-    if (kind === 'Text' || kind === 'Text$3') return add(String(one['value']), offset);
+    if (kind === 'Text' || kind === 'Text$3') return add(String(entry['value']), offset);
     if (kind === 'TextAttribute') {
-      if (READ_OUT.has(String(one['name']))) add(String(one['value']), offset);
+      if (READ_OUT.has(String(entry['name']))) add(String(entry['value']), offset);
       return;
     }
     if (kind === 'LiteralPrimitive') {
-      if (shown && typeof one['value'] === 'string' && !/^[a-z-]+$/.test(one['value'])) add(one['value'], offset);
+      if (shown && typeof entry['value'] === 'string' && !/^[a-z-]+$/.test(entry['value'])) add(entry['value'], offset);
       return;
     }
     if (kind === 'Interpolation' || kind === 'Interpolation$1')
-      for (const text of one['strings'] as string[]) if (shown) add(text, offset);
+      for (const text of entry['strings'] as string[]) if (shown) add(text, offset);
     const bound =
       kind === 'BoundAttribute'
-        ? READ_OUT.has(String(one['name'])) || typeof one['name'] === 'string'
+        ? READ_OUT.has(String(entry['name'])) || typeof entry['name'] === 'string'
         : shown || kind === 'BoundText';
-    for (const [key, value] of Object.entries(one)) {
+    for (const [key, value] of Object.entries(entry)) {
       if (key === 'sourceSpan' || key === 'span' || key.endsWith('Span')) continue;
       for (const child of Array.isArray(value) ? value : [value]) visit(child, bound, offset);
     }

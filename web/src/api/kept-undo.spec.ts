@@ -15,7 +15,10 @@ class Room {
     return this.kept.get(key) ?? null;
   }
   setItem(key: string, text: string): void {
-    const others = [...this.kept].reduce((sum, [name, one]) => sum + (name === key ? 0 : name.length + one.length), 0);
+    const others = [...this.kept].reduce(
+      (sum, [name, entry]) => sum + (name === key ? 0 : name.length + entry.length),
+      0,
+    );
     if (others + key.length + text.length > this.most) throw new DOMException('full', 'QuotaExceededError');
     this.written += text.length;
     this.kept.set(key, text);
@@ -30,7 +33,7 @@ describe('undo kept over a reload', () => {
     const room = new Room(1_000_000);
     const shelf = new UndoShelf<Step>(room);
     const steps = Array.from({ length: 40 }, (_, i) => step(`e${i}`, 5000));
-    steps.forEach((_one, i) => shelf.keep('s', steps.slice(0, i + 1), []));
+    steps.forEach((_entry, i) => shelf.keep('s', steps.slice(0, i + 1), []));
     expect(room.written).toBeLessThan(40 * 5000 * 1.2);
     expect(new UndoShelf<Step>(room).read('s')).toEqual({ done: steps, undone: [] });
   });
@@ -49,12 +52,12 @@ describe('undo kept over a reload', () => {
     const steps = [step('a', 900), step('b', 900), step('c', 900)];
     expect(shelf.keep('s', steps.slice(0, 2), [])).toBe(0);
     expect(shelf.keep('s', steps, [])).toBe(1);
-    expect(shelf.read('s').done.map((one) => one.changeId)).toEqual(['b', 'c']);
+    expect(shelf.read('s').done.map((entry) => entry.changeId)).toEqual(['b', 'c']);
     // One that is larger than all there is goes alone, and is not tried again.
     const huge = step('h', 9000);
     expect(shelf.keep('s', [...steps, huge], [])).toBeGreaterThan(0);
     expect(shelf.keep('s', [...steps, huge, step('z')], [])).toBe(0);
-    expect(shelf.read('s').done.map((one) => one.changeId)).toEqual(['z']);
+    expect(shelf.read('s').done.map((entry) => entry.changeId)).toEqual(['z']);
   });
   it('reads what was kept in one piece before', () => {
     const room = new Room(100_000);

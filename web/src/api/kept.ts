@@ -37,7 +37,7 @@ export const pendingStore = {
     const kept = await entries<string, Change>(store);
     return kept
       .filter(([key]) => key.startsWith(`${site} `))
-      .sort(([one], [other]) => (one < other ? -1 : 1))
+      .sort(([name], [other]) => (name < other ? -1 : 1))
       .map(([, change]) => change);
   },
 };
@@ -51,8 +51,8 @@ export interface SetAside {
 
 /** Edits that were refused, kept on this machine until somebody has looked at them. */
 export const asideStore = {
-  async keep(site: string, one: SetAside): Promise<void> {
-    await set(`${site} ${one.change.id}`, one, aside);
+  async keep(site: string, entry: SetAside): Promise<void> {
+    await set(`${site} ${entry.change.id}`, entry, aside);
   },
   async forget(site: string, id: string): Promise<void> {
     await del(`${site} ${id}`, aside);
@@ -61,7 +61,7 @@ export const asideStore = {
     const kept = await entries<string, SetAside>(aside);
     return kept
       .filter(([key]) => key.startsWith(`${site} `))
-      .map(([, one]) => one)
-      .sort((one, other) => (one.at < other.at ? -1 : 1));
+      .map(([, entry]) => entry)
+      .sort((entry, other) => (entry.at < other.at ? -1 : 1));
   },
 };

@@ -14,8 +14,8 @@ function manyPages(count: number): Site {
   }));
   return {
     ...site,
-    pageOrder: pages.map((one) => one.id),
-    pages: Object.fromEntries(pages.map((one) => [one.id, one])),
+    pageOrder: pages.map((entry) => entry.id),
+    pages: Object.fromEntries(pages.map((entry) => [entry.id, entry])),
   };
 }
 
@@ -27,9 +27,9 @@ describe('a site that comes in parts', () => {
       const reader = new SiteReader();
       const seen: Opening[] = [];
       for (let end = step; end < text.length; end += step) seen.push(...reader.read(text.slice(0, end)));
-      const counts = seen.flatMap((one) => ('here' in one ? [one.here] : []));
-      expect(counts).toEqual([...counts].sort((one, other) => one - other));
-      const shown = seen.flatMap((one) => ('site' in one && one.site ? [one.site] : []));
+      const counts = seen.flatMap((entry) => ('here' in entry ? [entry.here] : []));
+      expect(counts).toEqual([...counts].sort((count, other) => count - other));
+      const shown = seen.flatMap((entry) => ('site' in entry && entry.site ? [entry.site] : []));
       expect(shown.length).toBe(step === text.length ? 0 : 1);
       for (const first of shown) expect(first.pageOrder).toEqual(site.pageOrder.slice(0, first.pageOrder.length));
       expect(reader.end(text)).toEqual([{ whole: { site, sequence: 7, told: ['told'] } }]);

@@ -155,7 +155,7 @@ export class AddressLink {
       else this.#store.dispatch(DeskActions.take({ token }));
     }
     const onPage = page && anyPage(site, page) ? page : null;
-    if (place && onPage && !pageTree(site, onPage).places.some((one) => one.id === place))
+    if (place && onPage && !pageTree(site, onPage).places.some((entry) => entry.id === place))
       strange.push(`place “${place}”`);
     else if (place !== undefined && place !== this.#view().place)
       this.#store.dispatch(

@@ -72,7 +72,7 @@ export function readAddress(
   const [, site, word] = /^\/sites\/([a-z][a-z0-9-]*)(?:\/([^/]*))?\/?$/.exec(url.pathname) ?? [];
   if (site === undefined) return undefined;
   const strange: string[] = [];
-  const one = <K extends string>(
+  const entry = <K extends string>(
     words: Readonly<Record<K, string>>,
     said: string | null | undefined,
     what: string,
@@ -82,7 +82,7 @@ export function readAddress(
     if (key === undefined) strange.push(`${what} “${said}”`);
     return key;
   };
-  const step = one(STEP_WORDS, word === undefined ? word : (FORMER_STEPS[word] ?? word), 'step');
+  const step = entry(STEP_WORDS, word === undefined ? word : (FORMER_STEPS[word] ?? word), 'step');
   const view: Partial<View> = {
     ...(step
       ? {
@@ -90,8 +90,8 @@ export function readAddress(
           page: url.searchParams.get('page'),
           place: url.searchParams.get('place'),
           token: url.searchParams.get('select'),
-          hanging: one(HANGING_WORDS, url.searchParams.get('wall'), 'wall') ?? usual(step),
-          list: one(LIST_WORDS, url.searchParams.get('list'), 'list') ?? 'failing',
+          hanging: entry(HANGING_WORDS, url.searchParams.get('wall'), 'wall') ?? usual(step),
+          list: entry(LIST_WORDS, url.searchParams.get('list'), 'list') ?? 'failing',
         }
       : {}),
   };

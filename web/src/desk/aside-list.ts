@@ -27,19 +27,19 @@ const isWords = (value: unknown): value is Inline[] =>
         These edits could not be applied. All others were. This browser keeps them until you discard them.
       </p>
       <ul>
-        @for (one of aside(); track one.change.id) {
+        @for (change of aside(); track change.change.id) {
           <li>
             <p>
-              <span class="strong">{{ one.change.label }}</span>
-              <span class="mono quiet when">{{ one.at | date: 'd MMM, HH:mm' }}</span>
+              <span class="strong">{{ change.change.label }}</span>
+              <span class="mono quiet when">{{ change.at | date: 'd MMM, HH:mm' }}</span>
             </p>
-            <p>{{ one.words }}</p>
-            @if (written(one.change); as words) {
+            <p>{{ change.words }}</p>
+            @if (written(change.change); as words) {
               <p class="written">{{ words }}</p>
             }
             <p class="acts">
-              <button yo-act (click)="again(one.change.id)">Try again</button>
-              <button yo-act (click)="forget(one.change.id)">Discard</button>
+              <button yo-act (click)="again(change.change.id)">Try again</button>
+              <button yo-act (click)="forget(change.change.id)">Discard</button>
             </p>
           </li>
         } @empty {

@@ -2,7 +2,7 @@ import { rank } from './find-rank.ts';
 
 describe('what fits a few letters', () => {
   const best = (typed: string, ...labels: string[]) =>
-    labels.filter((label) => rank(label, typed) > 0).sort((one, other) => rank(other, typed) - rank(one, typed));
+    labels.filter((label) => rank(label, typed) > 0).sort((label, other) => rank(other, typed) - rank(label, typed));
   it('has every word that was typed; one that begins with it comes first, and the shorter of two alike', () => {
     expect(best('fun', 'Deep funnel', 'Funnel lightness', 'Funnel', 'Type', 'Refund')).toEqual([
       'Funnel',

@@ -57,7 +57,7 @@ const MOST_ITEMS = 6;
     <yo-sheet title="Find" [width]="560" (closed)="closed.emit()">
       <yo-finder
         label="A command, a field, a step, a page, a token, an item, or words on a page"
-        [found]="found()"
+        [results]="found"
         (sought)="typed.set($event)"
         (chosen)="run($event)"
       />
@@ -96,7 +96,7 @@ export class Find {
     });
     const hang = (label: string, hanging: 'all' | 'specimen', also: string) =>
       act(label, () => this.#store.dispatch(DeskActions.hang({ hanging })), also);
-    const hostile = STRESS_KINDS.filter((one) => one.copy).map((one) => one.kind);
+    const hostile = STRESS_KINDS.filter((kind) => kind.copy).map((kind) => kind.kind);
     const undo = this.#done().at(-1)?.label;
     const redo = this.#undone().at(-1)?.label;
     return [
@@ -124,13 +124,13 @@ export class Find {
         'person',
         'density calm essential controls surround background sessions sign out log out account',
       ),
-      ...STEP_CONTROLS.map((one) => ({
-        id: `control ${one.step} ${one.open ?? ''} ${one.control}`,
+      ...STEP_CONTROLS.map((control) => ({
+        id: `control ${control.step} ${control.open ?? ''} ${control.control}`,
         kind: 'control',
-        label: one.name ?? one.control,
-        also: one.also,
-        reach: () => STEP_LABELS[one.step],
-        run: () => this.#controls.go(one),
+        label: control.name ?? control.control,
+        also: control.also,
+        reach: () => STEP_LABELS[control.step],
+        run: () => this.#controls.go(control),
       })),
       ...SURROUNDS.map((surround) =>
         act(`Workspace background: ${surround}`, () => this.#store.dispatch(DeskActions.surround({ surround }))),
@@ -165,8 +165,8 @@ export class Find {
         one: entry,
         rank: typed.trim() === '' ? (entry.kind === 'step' ? 1 : 0) : rank(entry.label, typed, entry.also),
       }))
-      .filter((one) => one.rank > 0)
-      .sort((one, other) => other.rank - one.rank)
+      .filter((entry) => entry.rank > 0)
+      .sort((entry, other) => other.rank - entry.rank)
       .slice(0, MOST);
     // Items are many: they are looked at only for what was typed.
     const items =
@@ -174,9 +174,9 @@ export class Find {
         ? []
         : Object.values(site.items)
             .map((item) => ({ item, label: itemName(site.collections[item.collection]!, item) }))
-            .map((one) => ({ ...one, rank: rank(one.label, typed) }))
-            .filter((one) => one.rank > 0)
-            .sort((one, other) => other.rank - one.rank)
+            .map((entry) => ({ ...entry, rank: rank(entry.label, typed) }))
+            .filter((entry) => entry.rank > 0)
+            .sort((entry, other) => other.rank - entry.rank)
             .slice(0, MOST_ITEMS)
             .map(({ item, label }): Found => ({
               id: `item ${item.id}`,
@@ -188,7 +188,7 @@ export class Find {
     const named = [
       ...ranked
         .slice(0, MOST - Math.min(items.length, 4))
-        .map(({ one }): Found => ({ ...one, reach: one.reach?.() ?? '' })),
+        .map(({ one: entry }): Found => ({ ...entry, reach: entry.reach?.() ?? '' })),
       ...items,
     ];
     // A letter or two are in every text.
@@ -222,10 +222,10 @@ export class Find {
   }
 
   protected run(id: string): void {
-    const one = this.found().find((found) => found.id === id);
-    if (one?.sheet) return this.sheet.emit(one.sheet);
+    const entry = this.found().find((found) => found.id === id);
+    if (entry?.sheet) return this.sheet.emit(entry.sheet);
     this.closed.emit();
     // The sheet that closes gives the focus back first.
-    if (one) setTimeout(() => one.run());
+    if (entry) setTimeout(() => entry.run());
   }
 }

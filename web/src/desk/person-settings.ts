@@ -51,28 +51,28 @@ import { Grid } from '../ui/late/index.ts';
           </tr>
         </thead>
         <tbody>
-          @for (one of sessions(); track one.id) {
+          @for (session of sessions(); track session.id) {
             <tr>
               <td>
-                {{ browser(one.agent) }}
-                @if (one.current) {
+                {{ browser(session.agent) }}
+                @if (session.current) {
                   <span class="quiet">, this one</span>
                 }
               </td>
-              <td class="mono">{{ one.createdAt | date: 'd MMM, HH:mm' }}</td>
-              <td class="mono">{{ one.seenAt | date: 'd MMM, HH:mm' }}</td>
-              <td class="mono">{{ one.expiresAt | date: 'd MMM' }}</td>
+              <td class="mono">{{ session.createdAt | date: 'd MMM, HH:mm' }}</td>
+              <td class="mono">{{ session.seenAt | date: 'd MMM, HH:mm' }}</td>
+              <td class="mono">{{ session.expiresAt | date: 'd MMM' }}</td>
               <td>
                 <button
                   yo-act
                   [attr.aria-label]="
-                    one.current
+                    session.current
                       ? 'Sign out here'
-                      : 'Sign out ' + browser(one.agent) + ', last used ' + (one.seenAt | date: 'd MMM, HH:mm')
+                      : 'Sign out ' + browser(session.agent) + ', last used ' + (session.seenAt | date: 'd MMM, HH:mm')
                   "
-                  (click)="end(one)"
+                  (click)="end(session)"
                 >
-                  {{ one.current ? 'Sign out' : 'Sign out there' }}
+                  {{ session.current ? 'Sign out' : 'Sign out there' }}
                 </button>
               </td>
             </tr>
@@ -150,14 +150,14 @@ export class PersonSettings {
     }
   }
 
-  protected async end(one: ListedSession): Promise<void> {
+  protected async end(session: ListedSession): Promise<void> {
     try {
-      await firstValueFrom(this.#api.endSession(one.current ? undefined : one.id));
+      await firstValueFrom(this.#api.endSession(session.current ? undefined : session.id));
     } catch (error) {
       return this.problem.set(failureWords(error));
     }
     // Signed out here: the page says how to get in again.
-    if (one.current) location.assign('/');
+    if (session.current) location.assign('/');
     else await this.#read();
   }
 

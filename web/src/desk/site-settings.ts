@@ -68,7 +68,9 @@ export class SiteSettings {
   /** A language that the list has not is kept in it. */
   protected readonly languages = computed(() => {
     const own = this.site()?.language ?? '';
-    return LANGUAGES.some((one) => one.value === own) ? LANGUAGES : [{ value: own, label: own }, ...LANGUAGES];
+    return LANGUAGES.some((language) => language.value === own)
+      ? LANGUAGES
+      : [{ value: own, label: own }, ...LANGUAGES];
   });
   protected readonly check = nameProblem('A site');
 

@@ -77,7 +77,7 @@ export class Tour {
     const site = this.site();
     return site
       ? [...resolvedSwatches(site.brand)]
-          .sort((one, other) => other.oklch.c - one.oklch.c)
+          .sort((swatch, other) => other.oklch.c - swatch.oklch.c)
           .find(({ swatch }) => swatch.part === 'core')?.swatch
       : undefined;
   });

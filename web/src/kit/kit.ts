@@ -105,10 +105,10 @@ export class Kit {
   ];
   protected readonly typed = signal('');
   protected readonly found = computed(() =>
-    PAGES.filter((one) => one.toLowerCase().includes(this.typed().trim().toLowerCase())).map((one) => ({
-      id: one,
+    PAGES.filter((page) => page.toLowerCase().includes(this.typed().trim().toLowerCase())).map((page) => ({
+      id: page,
       kind: 'page',
-      label: one,
+      label: page,
       reach: '12 places',
     })),
   );

@@ -144,7 +144,7 @@ export class PageCard {
           seen.disconnect();
           this.near.set(true);
           void firstValueFrom(this.#api.standing(this.site().id)).then(
-            (one) => this.standing.set(one),
+            (entry) => this.standing.set(entry),
             () => {},
           );
         },

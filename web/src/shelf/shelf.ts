@@ -47,8 +47,8 @@ export class Shelf {
         (sought === '' || site.name.toLowerCase().includes(sought) || site.id.includes(sought)),
     );
     return this.order() === 'name'
-      ? found.sort((one, other) => one.name.localeCompare(other.name))
-      : found.sort((one, other) => other.editedAt.localeCompare(one.editedAt));
+      ? found.sort((site, other) => site.name.localeCompare(other.name))
+      : found.sort((site, other) => other.editedAt.localeCompare(site.editedAt));
   });
   protected readonly count = plural;
 
@@ -76,69 +76,73 @@ export class Shelf {
     remember(ORDER, order);
   }
 
-  protected acts(one: ShelvedSite): MenuAct[] {
+  protected acts(site: ShelvedSite): MenuAct[] {
     return [
       { id: 'rename', label: 'Rename' },
       { id: 'copy', label: 'Copy' },
-      { id: 'archive', label: one.archived ? 'Restore' : 'Archive' },
+      { id: 'archive', label: site.archived ? 'Restore' : 'Archive' },
       { id: 'delete', label: 'Delete' },
     ];
   }
-  protected chosen(one: ShelvedSite, act: string): void {
+  protected chosen(site: ShelvedSite, act: string): void {
     if (act === 'archive')
       void this.#do(
-        () => firstValueFrom(this.#api.archiveSite(one.id, !one.archived)),
-        one.archived ? `${one.name} was restored.` : `${one.name} was archived. Its pages stay live.`,
+        () => firstValueFrom(this.#api.archiveSite(site.id, !site.archived)),
+        site.archived ? `${site.name} was restored.` : `${site.name} was archived. Its pages stay live.`,
       );
-    else this.asked.set({ id: one.id, act: act as 'rename' });
+    else this.asked.set({ id: site.id, act: act as 'rename' });
   }
 
   protected readonly checkName =
-    (one: ShelvedSite, own: boolean) =>
+    (site: ShelvedSite, own: boolean) =>
     (text: string): string =>
       siteNameProblem(
         text,
-        (this.sites() ?? []).filter((other) => !own || other !== one).map((other) => other.name),
+        (this.sites() ?? []).filter((other) => !own || other !== site).map((other) => other.name),
       );
   protected readonly checkTyped =
-    (one: ShelvedSite) =>
+    (site: ShelvedSite) =>
     (text: string): string =>
-      text.trim() === one.name.trim() ? '' : `Type ${one.name} to delete it.`;
+      text.trim() === site.name.trim() ? '' : `Type ${site.name} to delete it.`;
 
   /** Returns a free name for a copy. */
-  protected copyName(one: ShelvedSite): string {
+  protected copyName(site: ShelvedSite): string {
     const taken = new Set((this.sites() ?? []).map((other) => other.name.toLowerCase()));
     for (let i = 1; ; i++) {
-      const name = `${one.name.trim().slice(0, 70)} copy${i > 1 ? ` ${i}` : ''}`;
+      const name = `${site.name.trim().slice(0, 70)} copy${i > 1 ? ` ${i}` : ''}`;
       if (!taken.has(name.toLowerCase())) return name;
     }
   }
   /** Closes the question and gives the focus back to the menu of the site. */
-  protected close(one: ShelvedSite): void {
+  protected close(site: ShelvedSite): void {
     this.asked.set(null);
-    this.#focus(`[aria-label="More on ${CSS.escape(one.name)}"]`);
+    this.#focus(`[aria-label="More on ${CSS.escape(site.name)}"]`);
   }
   #focus(selector: string): void {
     setTimeout(() => document.querySelector<HTMLElement>(selector)?.focus());
   }
 
-  protected rename(one: ShelvedSite, name: string): void {
-    if (name === one.name) return this.close(one);
+  protected rename(site: ShelvedSite, name: string): void {
+    if (name === site.name) return this.close(site);
     void this.#do(
-      () => firstValueFrom(this.#api.renameSite(one.id, one.name, name)),
-      `${one.name} is now called ${name}.`,
-      one.id,
+      () => firstValueFrom(this.#api.renameSite(site.id, site.name, name)),
+      `${site.name} is now called ${name}.`,
+      site.id,
     );
   }
-  protected copy(one: ShelvedSite, name: string): void {
+  protected copy(site: ShelvedSite, name: string): void {
     const id = freshSiteId(
       name,
       (this.sites() ?? []).map((other) => other.id),
     );
-    void this.#do(() => firstValueFrom(this.#api.copySite(one.id, id, name)), `${one.name} was copied as ${name}.`, id);
+    void this.#do(
+      () => firstValueFrom(this.#api.copySite(site.id, id, name)),
+      `${site.name} was copied as ${name}.`,
+      id,
+    );
   }
-  protected remove(one: ShelvedSite, typed: string): void {
-    void this.#do(() => firstValueFrom(this.#api.removeSite(one.id, typed)), `${one.name} was deleted.`);
+  protected remove(site: ShelvedSite, typed: string): void {
+    void this.#do(() => firstValueFrom(this.#api.removeSite(site.id, typed)), `${site.name} was deleted.`);
   }
 
   /** @param then id of the site that has the focus afterwards */

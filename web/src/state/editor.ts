@@ -27,7 +27,7 @@ export class Editor {
     afterPaint(
       this.#store
         .select(siteFeature.selectSiteState)
-        .pipe(distinctUntilChanged((one, other) => one.shown === other.shown)),
+        .pipe(distinctUntilChanged((site, other) => site.shown === other.shown)),
       (state) => state.preview !== null,
       inject(WallTurn).next,
     ).pipe(map((state) => state.shown)),

@@ -24,5 +24,5 @@ export function layoutGround(site: Site, id: string): LayoutGround {
   ];
 }
 
-export const sameGround = (one: LayoutGround | undefined, other: LayoutGround): boolean =>
-  one !== undefined && one.length === other.length && one.every((part, i) => part === other[i]);
+export const sameGround = (entry: LayoutGround | undefined, other: LayoutGround): boolean =>
+  entry !== undefined && entry.length === other.length && entry.every((part, i) => part === other[i]);

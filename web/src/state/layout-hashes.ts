@@ -10,7 +10,7 @@ const AT_ONCE = 40;
 const stable = (value: unknown): string =>
   JSON.stringify(value, (_key, part: unknown) =>
     part && typeof part === 'object' && !Array.isArray(part)
-      ? Object.fromEntries(Object.entries(part).sort(([one], [other]) => (one < other ? -1 : 1)))
+      ? Object.fromEntries(Object.entries(part).sort(([name], [other]) => (name < other ? -1 : 1)))
       : part,
   ) ?? '';
 

@@ -30,7 +30,7 @@ export function pastedNodes(html: string): PastedNode[] {
         ...(href === null ? {} : { href }),
         foreign: node.tagName === 'FONT' || LOOKS.some((name) => node.hasAttribute(name)),
         ...lookOf(node),
-        children: [...node.childNodes].flatMap((one) => read(one, depth + 1)),
+        children: [...node.childNodes].flatMap((element) => read(element, depth + 1)),
       },
     ];
   };

@@ -26,7 +26,7 @@ export interface FoundBehind extends Behind {
 @Injectable({ providedIn: 'root' })
 export class PixelsRead {
   readonly asked = signal<TextOver | null>(null, {
-    equal: (one, other) => JSON.stringify(one) === JSON.stringify(other),
+    equal: (entry, other) => JSON.stringify(entry) === JSON.stringify(other),
   });
   readonly found = signal<FoundBehind | null>(null);
   readonly spot = signal<Spot | null>(null);

@@ -28,7 +28,9 @@ export function sectionAt(x: number, y: number): DropTarget | undefined {
       ...parts.map((part) => ({ after: part.dataset['part']!, top: part.getBoundingClientRect().bottom })),
     ];
     const within = (y - box.top) / scale;
-    const nearest = gaps.reduce((best, one) => (Math.abs(one.top - within) < Math.abs(best.top - within) ? one : best));
+    const nearest = gaps.reduce((best, entry) =>
+      Math.abs(entry.top - within) < Math.abs(best.top - within) ? entry : best,
+    );
     return {
       page,
       after: nearest.after,

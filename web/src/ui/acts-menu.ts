@@ -24,8 +24,8 @@ export interface MenuAct {
     </button>
     <ng-template #menu
       ><div class="yo-menu" cdkMenu [attr.aria-label]="label()">
-        @for (one of acts(); track one.id) {
-          <button type="button" cdkMenuItem (cdkMenuItemTriggered)="chosen.emit(one.id)">{{ one.label }}</button>
+        @for (act of acts(); track act.id) {
+          <button type="button" cdkMenuItem (cdkMenuItemTriggered)="chosen.emit(act.id)">{{ act.label }}</button>
         }
       </div></ng-template
     >

@@ -17,10 +17,10 @@ const NONE = '-';
  * Returns true if two lists show the same: an equal list stays the same object, or the select measures itself anew on
  * every step of a held control.
  */
-function sameOptions(one: readonly ChoiceOption[], other: readonly ChoiceOption[]): boolean {
+function sameOptions(bytes: readonly ChoiceOption[], other: readonly ChoiceOption[]): boolean {
   return (
-    one.length === other.length &&
-    one.every((option, i) => {
+    bytes.length === other.length &&
+    bytes.every((option, i) => {
       const { value, label, color, family, sample } = other[i]!;
       return (
         option.value === value &&

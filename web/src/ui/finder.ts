@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, ElementRef, input, output, signal, viewChildren } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  computed,
+  input,
+  output,
+  signal,
+  viewChildren,
+} from '@angular/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { KEYS } from './keys.ts';
 
@@ -41,7 +50,7 @@ let count = 0;
       (keydown)="key($event)"
     />
     <ul [id]="id + '-list'" role="listbox" aria-label="Results">
-      @for (one of found(); track one.id; let i = $index) {
+      @for (result of found(); track result.id; let i = $index) {
         <li
           #row
           role="option"
@@ -49,10 +58,10 @@ let count = 0;
           [attr.aria-selected]="i === at()"
           [class.now]="i === at()"
           (mousemove)="at.set(i)"
-          (click)="chosen.emit(one.id)"
+          (click)="chosen.emit(result.id)"
         >
-          <span class="quiet">{{ one.kind }}</span><span class="name">{{ one.label }}</span
-          ><span class="note">{{ one.reach }}</span>
+          <span class="quiet">{{ result.kind }}</span><span class="name">{{ result.label }}</span
+          ><span class="note">{{ result.reach }}</span>
         </li>
       }
     </ul>
@@ -84,8 +93,12 @@ let count = 0;
 })
 export class Finder {
   readonly label = input.required<string>();
-  /** Results what was typed so far. */
-  readonly found = input.required<readonly Findable[]>();
+  /**
+   * Gives the results for what was typed last. A function, since Enter may follow a letter before the list is drawn
+   * anew: it must take the result of the new text, not of the old.
+   */
+  readonly results = input.required<() => readonly Findable[]>();
+  protected readonly found = computed(() => this.results()());
   readonly sought = output<string>();
   readonly chosen = output<string>();
   protected readonly id = `finder-${++count}`;
@@ -104,8 +117,8 @@ export class Finder {
       this.at.update((at) => Math.max(0, Math.min(this.found().length - 1, at + by)));
       this.rows()[this.at()]?.nativeElement.scrollIntoView({ block: 'nearest' });
     } else if (KEYS.keep.is(event)) {
-      const one = this.found()[this.at()];
-      if (one) this.chosen.emit(one.id);
+      const result = this.found()[this.at()];
+      if (result) this.chosen.emit(result.id);
     }
   }
 }

@@ -70,29 +70,29 @@ export const ICONS = Object.keys(SHAPES) as readonly Icon[];
     stroke-linejoin="round"
     aria-hidden="true"
   >
-    @for (one of shapes(); track $index) {
-      @switch (one[0]) {
+    @for (shape of shapes(); track $index) {
+      @switch (shape[0]) {
         @case ('path') {
-          <svg:path [attr.d]="one[1]['d']" />
+          <svg:path [attr.d]="shape[1]['d']" />
         }
         @case ('line') {
           <svg:line
-            [attr.x1]="one[1]['x1']"
-            [attr.x2]="one[1]['x2']"
-            [attr.y1]="one[1]['y1']"
-            [attr.y2]="one[1]['y2']"
+            [attr.x1]="shape[1]['x1']"
+            [attr.x2]="shape[1]['x2']"
+            [attr.y1]="shape[1]['y1']"
+            [attr.y2]="shape[1]['y2']"
           />
         }
         @case ('circle') {
-          <svg:circle [attr.cx]="one[1]['cx']" [attr.cy]="one[1]['cy']" [attr.r]="one[1]['r']" />
+          <svg:circle [attr.cx]="shape[1]['cx']" [attr.cy]="shape[1]['cy']" [attr.r]="shape[1]['r']" />
         }
         @case ('rect') {
           <svg:rect
-            [attr.x]="one[1]['x']"
-            [attr.y]="one[1]['y']"
-            [attr.width]="one[1]['width']"
-            [attr.height]="one[1]['height']"
-            [attr.rx]="one[1]['rx']"
+            [attr.x]="shape[1]['x']"
+            [attr.y]="shape[1]['y']"
+            [attr.width]="shape[1]['width']"
+            [attr.height]="shape[1]['height']"
+            [attr.rx]="shape[1]['rx']"
           />
         }
       }

@@ -20,8 +20,8 @@ let count = 0;
     [ngModel]="value()"
     (ngModelChange)="take($event)"
   >
-    @for (one of options(); track one.value) {
-      <label nz-radio-button [nzValue]="one.value">{{ one.label }}</label>
+    @for (option of options(); track option.value) {
+      <label nz-radio-button [nzValue]="option.value">{{ option.label }}</label>
     }
   </nz-radio-group>`,
   styles: ':host { display: inline-flex; }',

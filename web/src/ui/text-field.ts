@@ -47,8 +47,8 @@ const MOST_LISTED = 40;
     />
     @if (offers().length) {
       <datalist [id]="id + '-offers'">
-        @for (one of offered(); track one) {
-          <option [value]="one"></option>
+        @for (entry of offered(); track entry) {
+          <option [value]="entry"></option>
         }
       </datalist>
     }

@@ -75,12 +75,12 @@ export class BlockGaps {
   });
   /** The site as far as it decides which kinds of block it can have: an edit of words or a section is none of that. */
   readonly #able = computed(() => this.#editor.current(), {
-    equal: (one, other) =>
-      one?.brand === other?.brand &&
-      one?.assets === other?.assets &&
-      one?.downloads === other?.downloads &&
-      one?.collections === other?.collections &&
-      one?.shared.logo === other?.shared.logo,
+    equal: (site, other) =>
+      site?.brand === other?.brand &&
+      site?.assets === other?.assets &&
+      site?.downloads === other?.downloads &&
+      site?.collections === other?.collections &&
+      site?.shared.logo === other?.shared.logo,
   });
   protected readonly kinds = computed(() => {
     const site = this.#able();

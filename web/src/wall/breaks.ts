@@ -66,16 +66,17 @@ export function readBreaks(
     if (torn) add(place!, `breaks “${torn}” in two`);
   }
   const lost = lostWords(document, places);
-  for (const { place, px } of lost.filter((one) => one.how === 'cut')) add(place, `cut off by ${px} px`);
+  for (const { place, px } of lost.filter((words) => words.how === 'cut')) add(place, `cut off by ${px} px`);
   for (const { place, px } of lost
-    .filter((one) => one.how === 'out')
-    .sort((one, other) => other.px - one.px)
+    .filter((words) => words.how === 'out')
+    .sort((words, other) => other.px - words.px)
     .slice(0, MOST))
     add(place, `sticks out by ${px} px`);
   const { lines } = readLayout(document, site, page);
   for (const [id, count] of lines) {
     const place =
-      places.get(id) ?? (id === 'header/surface' ? [...places.values()].find((one) => one.kind === 'menu') : undefined);
+      places.get(id) ??
+      (id === 'header/surface' ? [...places.values()].find((entry) => entry.kind === 'menu') : undefined);
     const was = before?.lines.get(id) ?? 1;
     if (!place || count <= was) continue;
     if (id === 'header/surface') add(place, `the menu takes ${count} rows, ${was} with its own text`);

@@ -80,7 +80,7 @@ export function* comparing(document: Document, site: Site, page: string, width: 
 function figure(value: string | number): string {
   return typeof value === 'number'
     ? String(round(value, 2))
-    : value.replace(/-?\d+\.\d{3,}/g, (one) => String(round(Number(one), 2)));
+    : value.replace(/-?\d+\.\d{3,}/g, (name) => String(round(Number(name), 2)));
 }
 
 function propertiesOf(group: Group): PaintedProperty[] {
@@ -92,15 +92,15 @@ function agrees(property: PaintedProperty, expected: string | number, found: str
     return Math.abs(Number.parseFloat(found === 'normal' ? '0' : found) - expected) <= SIZE_TOLERANCE;
   const { value } = paintedFacts(property);
   if (value === 'color') {
-    const one = colorOf(expected);
+    const color = colorOf(expected);
     const other = colorOf(found);
     return (
-      !!one &&
+      !!color &&
       !!other &&
-      Math.abs(one.r - other.r) <= 1 &&
-      Math.abs(one.g - other.g) <= 1 &&
-      Math.abs(one.b - other.b) <= 1 &&
-      Math.abs(one.alpha - other.alpha) < 0.005
+      Math.abs(color.r - other.r) <= 1 &&
+      Math.abs(color.g - other.g) <= 1 &&
+      Math.abs(color.b - other.b) <= 1 &&
+      Math.abs(color.alpha - other.alpha) < 0.005
     );
   }
   if (value === 'shadow') return sameShadow(expected, found);
@@ -109,13 +109,13 @@ function agrees(property: PaintedProperty, expected: string | number, found: str
 }
 
 /** Returns true if two shadows are one: browsers put the colour first. */
-function sameShadow(one: string, other: string): boolean {
+function sameShadow(name: string, other: string): boolean {
   const parts = (text: string) => {
     const all = partsOf(text, ' ');
     const color = all.find((part) => colorOf(part) !== undefined);
     return { color: color ?? '', lengths: all.filter((part) => part !== color).join(' ') };
   };
-  const [a, b] = [parts(one), parts(other)];
+  const [a, b] = [parts(name), parts(other)];
   return a.lengths === b.lengths && (a.color === b.color || agrees('color', a.color, b.color));
 }
 

@@ -14,7 +14,7 @@ import { freshId } from '../state/index.ts';
 import { readInline } from './read-inline.ts';
 import { type Words } from './edited-words.ts';
 
-export const same = (one: unknown, other: unknown): boolean => JSON.stringify(one) === JSON.stringify(other);
+export const same = (entry: unknown, other: unknown): boolean => JSON.stringify(entry) === JSON.stringify(other);
 
 /** One line of plain words, without what else stands in its element. */
 export function line(element: HTMLElement, text: string): Words {

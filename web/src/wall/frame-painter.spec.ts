@@ -90,7 +90,7 @@ describe('a frame on the wall', () => {
     const durations = () =>
       [...frame.contentDocument!.querySelectorAll('body, body *')]
         .map((entry) => frame.contentWindow!.getComputedStyle(entry))
-        .filter((one) => one.transitionDuration !== '0s');
+        .filter((declaration) => declaration.transitionDuration !== '0s');
     expect(durations()).toEqual([]);
     painter.still(false);
     // Only colours move, on live pages too.

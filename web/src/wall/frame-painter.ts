@@ -27,9 +27,9 @@ function stylesOf(site: Site): string {
   return css;
 }
 
-function sameStructure(one: Site, other: Site): boolean {
+function sameStructure(site: Site, other: Site): boolean {
   return (
-    one.pages === other.pages && one.shared === other.shared && declaredKey(one.brand) === declaredKey(other.brand)
+    site.pages === other.pages && site.shared === other.shared && declaredKey(site.brand) === declaredKey(other.brand)
   );
 }
 

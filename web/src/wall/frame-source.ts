@@ -23,7 +23,7 @@ export function pageSource(page: string, part: string | null = null): FrameSourc
       part === null
         ? bodyHtml(site, page)
         : parts(site)
-            .map((one) => one.html)
+            .map((entry) => entry.html)
             .join(''),
     body: (site) => {
       const { body } = pageTree(site, page);

@@ -186,11 +186,11 @@ export class Frames {
     return [...this.#hung.values()]
       .filter((frame) => frame.painter.waits(site))
       .sort(
-        (one, other) =>
-          Number(other.inSight()) - Number(one.inSight()) ||
-          rank(one) - rank(other) ||
-          one.nearness() - other.nearness() ||
-          other.width - one.width,
+        (frame, other) =>
+          Number(other.inSight()) - Number(frame.inSight()) ||
+          rank(frame) - rank(other) ||
+          frame.nearness() - other.nearness() ||
+          other.width - frame.width,
       );
   }
 

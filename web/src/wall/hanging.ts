@@ -39,7 +39,7 @@ export function hanging(
     ...(kept !== null && at.has(kept) ? [kept] : []),
     ...(before.size === 0 ? order.slice(0, most) : []),
   ]);
-  const next = [...all].sort((one, other) => far(one) - far(other)).slice(0, most);
+  const next = [...all].sort((name, other) => far(name) - far(other)).slice(0, most);
   return next.length === before.size && next.every((id) => before.has(id)) ? before : new Set(next);
 }
 

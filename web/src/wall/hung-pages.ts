@@ -43,7 +43,7 @@ export class HungPages {
       const site = this.#site();
       return site ? publishedPages(site).map(({ id }) => id) : [];
     },
-    { equal: (one, other) => one.length === other.length && one.every((id, i) => id === other[i]) },
+    { equal: (entry, other) => entry.length === other.length && entry.every((id, i) => id === other[i]) },
   );
   /** Pages in sight on the wall, or about to be. */
   readonly #near = signal<ReadonlySet<string>>(new Set());
@@ -62,7 +62,7 @@ export class HungPages {
       SHEET_WIDTHS.map((width) => {
         const heights = known
           .flatMap(([key, height]) => (key.endsWith(` ${width}`) ? [height] : []))
-          .sort((one, other) => one - other);
+          .sort((value, other) => value - other);
         return [width, heights[heights.length >> 1] ?? USUAL_PX];
       }),
     );
@@ -105,7 +105,7 @@ export class HungPages {
     const middle = (near.length - 1) / 2;
     const wanted = near
       .map((page, i) => ({ page, far: Math.abs(i - middle) }))
-      .sort((one, other) => one.far - other.far)
+      .sort((entry, other) => entry.far - other.far)
       .map(({ page }) => page);
     const shall = [...new Set([...wanted.filter((page) => this.hanging().has(page)), ...this.hanging()])];
     const next = (): void => {
@@ -175,7 +175,7 @@ const keysOf = ({ wide, narrow }: Hung): string[] => [
 ];
 
 /** The frames that hang in one and not in the other. */
-function keysBeyond(one: Hung, other: Hung): string[] {
+function keysBeyond(entry: Hung, other: Hung): string[] {
   const others = new Set(keysOf(other));
-  return keysOf(one).filter((key) => !others.has(key));
+  return keysOf(entry).filter((key) => !others.has(key));
 }

@@ -3,12 +3,12 @@
  * settled.
  */
 export function sameLit(
-  one: ReadonlyMap<string, ReadonlySet<string>>,
+  map: ReadonlyMap<string, ReadonlySet<string>>,
   other: ReadonlyMap<string, ReadonlySet<string>>,
 ): boolean {
   return (
-    one.size === other.size &&
-    [...one].every(([page, places]) => {
+    map.size === other.size &&
+    [...map].every(([page, places]) => {
       const others = other.get(page);
       return others?.size === places.size && [...places].every((id) => others.has(id));
     })

@@ -102,7 +102,7 @@ export class PageFrame {
   /** True if the frame is in sight or about to be: the style of the others is worked out when they come near. */
   protected readonly near = signal(true);
   protected readonly marks = signal<MarkPaths | null>(null, {
-    equal: (one, other) => one?.line === other?.line,
+    equal: (paths, other) => paths?.line === other?.line,
   });
   protected readonly NAMED = NAMED;
   protected readonly tags = signal<readonly LevelTag[]>([]);

@@ -97,7 +97,7 @@ export class PageReader {
     const tell = () =>
       this.#found.shift.set(
         only && this.#standIns() && moved.length > 0
-          ? { most: moved.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0) }
+          ? { most: moved.reduce((most, value) => (Math.abs(value) > Math.abs(most) ? value : most), 0) }
           : null,
       );
     tell();

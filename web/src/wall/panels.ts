@@ -43,7 +43,7 @@ export function reachPanels(site: Site, path: string): ReachPanel[] {
     else seen.set(key, { group, count: group.count });
   }
   return [...seen.entries()]
-    .sort(([, one], [, other]) => other.count - one.count)
+    .sort(([, entry], [, other]) => other.count - entry.count)
     .map(([key, { group, count }]) => {
       const place = index.firstOf(new Set([group]))!;
       const ground = site.brand.grounds[group.ground]?.label ?? '';

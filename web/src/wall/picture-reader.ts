@@ -47,7 +47,7 @@ export class PictureReader {
       const text = this.#read.asked();
       return text?.surface ? { page: text.page, surface: text.surface } : null;
     },
-    { equal: (one, other) => one?.page === other?.page && one?.surface === other?.surface },
+    { equal: (entry, other) => entry?.page === other?.page && entry?.surface === other?.surface },
   );
   #timer: ReturnType<typeof setTimeout> | undefined;
   #busy: Promise<unknown> = Promise.resolve();

@@ -67,7 +67,7 @@ function areasOf(place: Place, element: HTMLElement): (readonly ['lines' | 'arou
 export function focusOf(image: HTMLImageElement): { x: number; y: number } {
   const [x = 50, y = 50] = getComputedStyle(image)
     .objectPosition.split(' ')
-    .map((one) => Number.parseFloat(one));
+    .map((name) => Number.parseFloat(name));
   return { x: x / 100, y: y / 100 };
 }
 

@@ -103,6 +103,6 @@ export class Sheets {
   }
 }
 
-const sameAreas = (one: Areas | null, other: Areas | null): boolean =>
-  one === other ||
-  (!!one && !!other && one.size === other.size && [...one].every(([token, area]) => other.get(token) === area));
+const sameAreas = (areas: Areas | null, other: Areas | null): boolean =>
+  areas === other ||
+  (!!areas && !!other && areas.size === other.size && [...areas].every(([token, area]) => other.get(token) === area));

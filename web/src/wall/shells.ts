@@ -21,7 +21,7 @@ export class Shells {
 
   /** Moves a frame of a site that is free to the beginning of an element. @returns undefined when none is */
   take(siteId: string, parent: HTMLElement): HTMLIFrameElement | undefined {
-    const at = this.#free.findIndex((one) => one.siteId === siteId);
+    const at = this.#free.findIndex((element) => element.siteId === siteId);
     if (at < 0) return undefined;
     const { frame } = this.#free.splice(at, 1)[0]!;
     (parent as Mover).moveBefore!(frame, parent.firstChild);

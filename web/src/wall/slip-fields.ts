@@ -36,12 +36,12 @@ const wants = ({ label, options, typed }: Offered): number =>
             />
             @if (field.focus; as focus) {
               @defer (on immediate) {
-                @if (pictureOf(focus.asset); as one) {
+                @if (pictureOf(focus.asset); as entry) {
                   <yo-focus-point
-                    [label]="'Focus point of ' + one.name"
-                    [src]="one.src"
-                    [width]="one.width"
-                    [height]="one.height"
+                    [label]="'Focus point of ' + entry.name"
+                    [src]="entry.src"
+                    [width]="entry.width"
+                    [height]="entry.height"
                     [point]="focus.at"
                     (held)="point(field, $event, 'preview')"
                     (done)="point(field, $event)"
@@ -85,7 +85,7 @@ export class SlipFields {
   protected width(field: Offered): number {
     const fields = this.fields();
     if (field.typed) return ROOM;
-    const left = ROOM - 2 * GAP - fields.reduce((sum, one) => sum + wants(one), 0);
+    const left = ROOM - 2 * GAP - fields.reduce((sum, entry) => sum + wants(entry), 0);
     return fields.length === 3 && left >= 0 ? wants(field) + left / 3 : (ROOM - GAP) / 2;
   }
 
@@ -99,9 +99,9 @@ export class SlipFields {
     const key = field.address.at(-1);
     this.#editor[phase]((site) => {
       const others = inHand(site, this.#desk().also).flatMap((place) =>
-        offeredFields(site, place).filter((one) => one.label === field.label && one.address.at(-1) === key),
+        offeredFields(site, place).filter((entry) => entry.label === field.label && entry.address.at(-1) === key),
       );
-      const addresses = new Map([field, ...others].map((one) => [one.address.join('/'), one]));
+      const addresses = new Map([field, ...others].map((entry) => [entry.address.join('/'), entry]));
       const label =
         addresses.size === 1 ? `${field.label} of ${this.place().label}` : `${field.label} of ${addresses.size} places`;
       return inTurn(

@@ -64,18 +64,18 @@ import { inHand } from './in-hand.ts';
     }
     @if (extras().length) {
       <span class="turns">
-        @for (one of extras(); track one.key) {
-          <button yo-act slight [attr.aria-pressed]="one.has" [yoReaching]="here()" (click)="give(one)">
-            {{ one.label }}
+        @for (extra of extras(); track extra.key) {
+          <button yo-act slight [attr.aria-pressed]="extra.has" [yoReaching]="here()" (click)="give(extra)">
+            {{ extra.label }}
           </button>
         }
       </span>
     }
     @if (turns().length) {
       <span class="turns">
-        @for (one of turns(); track one.kind) {
-          <button yo-act slight [yoReaching]="here()" (click)="turn(one.kind)">
-            Turn into a {{ one.label.toLowerCase() }}
+        @for (entry of turns(); track entry.kind) {
+          <button yo-act slight [yoReaching]="here()" (click)="turn(entry.kind)">
+            Turn into a {{ entry.label.toLowerCase() }}
           </button>
         }
       </span>
@@ -140,7 +140,7 @@ export class SlipParts {
   }
   /** The parts of all that is in hand, each once. */
   #all(site: Site, part: BlockPart): BlockPart[] {
-    const key = (one: BlockPart) => [...one.record, one.id].join('/');
+    const key = (entry: BlockPart) => [...entry.record, entry.id].join('/');
     const others = partsOfPlaces(site, inHand(site, this.#desk().also), part.what).filter(
       (place) => key(place) !== key(part),
     );
@@ -151,13 +151,13 @@ export class SlipParts {
     return site && this.#desk().also.length > 0 ? this.#all(site, part).length : 1;
   }
   protected again(part: BlockPart): void {
-    this.#each(part, 'Duplicate', (now, one) => duplicatePart(now, one, freshId('x')));
+    this.#each(part, 'Duplicate', (now, entry) => duplicatePart(now, entry, freshId('x')));
   }
   protected move(part: BlockPart, steps: -1 | 1): void {
-    this.#each(part, 'Move', (now, one) => movePart(now, one, steps), steps === 1);
+    this.#each(part, 'Move', (now, entry) => movePart(now, entry, steps), steps === 1);
   }
   protected remove(part: BlockPart): void {
-    this.#each(part, 'Delete', (now, one) => removePart(now, one));
+    this.#each(part, 'Delete', (now, entry) => removePart(now, entry));
     this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
   }
   protected readonly extras = computed(() => {
@@ -175,20 +175,20 @@ export class SlipParts {
     this.#commit((site) => turnBlock(site, this.block()!, kind, freshId('x')));
   }
   /** One edit for all in hand; `last`: those farther down first, so that none overtakes another. */
-  #each(part: BlockPart, what: string, make: (now: Site, one: BlockPart) => Edit | undefined, last = false): void {
+  #each(part: BlockPart, what: string, make: (now: Site, entry: BlockPart) => Edit | undefined, last = false): void {
     this.#commit((site) => {
       const all = this.#all(site, part);
       if (all.length === 1) return make(site, part);
       const order = all
         .map((entry) => ({ one: entry, at: (valueAt(site, entry.order) as readonly string[]).indexOf(entry.id) }))
-        .sort((one, other) => (last ? other.at - one.at : one.at - other.at));
+        .sort((entry, other) => (last ? other.at - entry.at : entry.at - other.at));
       return inTurn(
         site,
         `${what} ${all.length} parts`,
         order.map(
-          ({ one }) =>
+          ({ one: entry }) =>
             (now: Site) =>
-              make(now, one),
+              make(now, entry),
         ),
       );
     });

@@ -244,7 +244,7 @@ export class Slip {
     );
   }
   protected checkValue = (css: string): string => {
-    const property = this.values().find((one) => one.property === this.setting())?.property as
+    const property = this.values().find((value) => value.property === this.setting())?.property as
       OverrideProperty | undefined;
     if (css.trim() === '') return 'Type a value.';
     if (!property || literalCss(property, withUnit(property, css)) === undefined)

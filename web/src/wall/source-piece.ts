@@ -152,7 +152,7 @@ export class SourcePiece {
     return lines.map((line, i) => {
       const spots = colors
         .flatMap((color) => color.spots.filter((spot) => spot.line === i).map((spot) => ({ ...spot, hex: color.hex })))
-        .sort((one, other) => one.from - other.from);
+        .sort((entry, other) => entry.from - other.from);
       const parts: { text: string; hex: string | null }[] = [];
       let at = 0;
       for (const spot of spots) {
@@ -225,7 +225,7 @@ export class SourcePiece {
 
 /** For each pixel the index of the nearest colour; 255 where it is see-through. */
 function nearestColors({ data }: Pixels, hexes: readonly string[]): Uint8Array {
-  const labs = hexes.map((one) => rgb8ToOklab(parseColor(one)!.rgb));
+  const labs = hexes.map((name) => rgb8ToOklab(parseColor(name)!.rgb));
   const known = new Map<number, number>();
   const nearest = new Uint8Array(data.length / 4);
   for (let i = 0; i < nearest.length; i++) {
@@ -240,8 +240,8 @@ function nearestColors({ data }: Pixels, hexes: readonly string[]): Uint8Array {
       const lab = rgb8ToOklab({ r: data[at]!, g: data[at + 1]!, b: data[at + 2]!, alpha: 1 });
       let least = Infinity;
       index = 255;
-      labs.forEach((one, color) => {
-        const distance = deltaE(one, lab);
+      labs.forEach((oklab, color) => {
+        const distance = deltaE(oklab, lab);
         if (distance < least) [least, index] = [distance, color];
       });
       known.set(key, index);
@@ -255,7 +255,7 @@ function nearestColors({ data }: Pixels, hexes: readonly string[]): Uint8Array {
 function outlineOf(nearest: Uint8Array, wanted: readonly number[], width: number, height: number): string {
   const member = Uint8Array.from(nearest, (index) => (wanted.includes(index) ? 1 : 0));
   // A pixel counts with at least three neighbours of its kind: the mixed pixels along an edge are nobody's colour.
-  const values = Array.from(member, (one, i) => (one && around(member, i, width) >= 4 ? 1 : 0));
+  const values = Array.from(member, (value, i) => (value && around(member, i, width) >= 4 ? 1 : 0));
   const [found] = contours().size([width, height]).smooth(false).thresholds([0.5])(values);
   return (found?.coordinates ?? [])
     .flatMap((polygon) =>

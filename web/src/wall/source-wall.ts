@@ -65,7 +65,7 @@ export class SourceWall {
     if (!sample || !brand) return undefined;
     const near = resolvedSwatches(brand)
       .map(({ swatch, rgb }) => ({ label: swatch.label, deltaE: deltaERgb(rgb, sample.rgb) }))
-      .sort((one, other) => one.deltaE - other.deltaE)[0];
+      .sort((entry, other) => entry.deltaE - other.deltaE)[0];
     return {
       hex: sample.hex,
       near: near ? `nearest is ${near.label}, ΔE ${cutDownText(near.deltaE, 3)}` : 'no swatch yet',

@@ -132,9 +132,9 @@ export class SpecimenWall {
       return site ? specimenParts(site).map(({ id, label }) => ({ id, label })) : [];
     },
     {
-      equal: (one, other) =>
-        one.length === other.length &&
-        one.every((part, i) => part.id === other[i]!.id && part.label === other[i]!.label),
+      equal: (entry, other) =>
+        entry.length === other.length &&
+        entry.every((part, i) => part.id === other[i]!.id && part.label === other[i]!.label),
     },
   );
   /** Where the token in hand stands. */

@@ -13,16 +13,16 @@ import { ACTS } from '../ui/index.ts';
   imports: [ACTS],
   template: `
     <span class="yo-joined" role="group" aria-label="Stress-test content">
-      @for (one of kinds; track one.kind) {
-        <button yo-act [attr.aria-pressed]="on().has(one.kind)" (click)="toggle(one.kind)">{{ one.label }}</button>
+      @for (kind of kinds; track kind.kind) {
+        <button yo-act [attr.aria-pressed]="on().has(kind.kind)" (click)="toggle(kind.kind)">{{ kind.label }}</button>
       }
     </span>
     <span class="found" role="status">{{ says() }}</span>
     <ul aria-label="Problems">
-      @for (one of list(); track $index) {
+      @for (entry of list(); track $index) {
         <li>
-          <button yo-opens (click)="show(one)">
-            {{ title(one) }}: {{ one.label }} {{ one.words }}{{ one.style ? ', set in ' + one.style : '' }}
+          <button yo-opens (click)="show(entry)">
+            {{ title(entry) }}: {{ entry.label }} {{ entry.words }}{{ entry.style ? ', set in ' + entry.style : '' }}
           </button>
         </li>
       }
@@ -82,14 +82,14 @@ export class StressBar {
   protected toggle(kind: StressKind): void {
     const kinds = this.#kinds();
     this.#store.dispatch(
-      DeskActions.stress({ kinds: kinds.includes(kind) ? kinds.filter((one) => one !== kind) : [...kinds, kind] }),
+      DeskActions.stress({ kinds: kinds.includes(kind) ? kinds.filter((name) => name !== kind) : [...kinds, kind] }),
     );
   }
-  protected title(one: Break): string {
-    return `${(this.#site() && publishedPage(this.#site()!, one.page)?.title) ?? one.page} at ${one.width}`;
+  protected title(entry: Break): string {
+    return `${(this.#site() && publishedPage(this.#site()!, entry.page)?.title) ?? entry.page} at ${entry.width}`;
   }
-  protected show(one: Break): void {
-    this.#store.dispatch(DeskActions.grow({ page: one.page }));
-    this.#store.dispatch(DeskActions.choose({ choice: { place: { page: one.page, id: one.place } } }));
+  protected show(entry: Break): void {
+    this.#store.dispatch(DeskActions.grow({ page: entry.page }));
+    this.#store.dispatch(DeskActions.choose({ choice: { place: { page: entry.page, id: entry.place } } }));
   }
 }

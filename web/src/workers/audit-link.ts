@@ -114,7 +114,7 @@ export class AuditLink {
         this.#post({ kind: 'change', change: { ops, label }, ripple: false });
       return this.#told(current);
     }
-    const change = last && last.id !== this.#lastEdit ? pending.find((one) => one.id === last.id) : undefined;
+    const change = last && last.id !== this.#lastEdit ? pending.find((site) => site.id === last.id) : undefined;
     // One edit of ours on top of what the worker knows: only the change travels. Anything else: the site itself.
     if (change) {
       // Of edits that came faster than they are followed the last one is told, on top of those before it.
@@ -188,6 +188,6 @@ export class AuditLink {
 /** Returns the buffers that move to the worker without a copy: pixels are many. */
 function buffersOf(sheets: readonly SheetRead[]): Transferable[] {
   return sheets.flatMap(({ pixels = [] }) =>
-    pixels.flatMap(({ rgb, along, at }) => [rgb, at, ...(along ? [along] : [])].map((one) => one.buffer)),
+    pixels.flatMap(({ rgb, along, at }) => [rgb, at, ...(along ? [along] : [])].map((bytes) => bytes.buffer)),
   );
 }

@@ -142,17 +142,17 @@ function rows(list: readonly (Finding & { before?: number | null })[]): Row[] {
     if (!known || shortfall(entry) > shortfall(known) + 1e-9 || (entry.width === 1280 && entry.found === known.found))
       worst.set(key, entry);
   }
-  return [...worst.values()].map((one) => ({
-    ...rowOf(one.place),
-    rule: one.rule,
-    verdict: one.verdict,
-    width: one.width,
-    state: one.state,
-    found: one.found,
-    needed: one.needed,
-    before: one.before ?? null,
-    tokens: one.tokens,
-    reason: one.reason ?? '',
+  return [...worst.values()].map((entry) => ({
+    ...rowOf(entry.place),
+    rule: entry.rule,
+    verdict: entry.verdict,
+    width: entry.width,
+    state: entry.state,
+    found: entry.found,
+    needed: entry.needed,
+    before: entry.before ?? null,
+    tokens: entry.tokens,
+    reason: entry.reason ?? '',
   }));
 }
 
@@ -214,11 +214,11 @@ function rippleReport(
     changedRows: what.changed.slice(0, MOST_ROWS).map((place) => plainRow(place)),
     heldRows: what.held
       .slice(0, MOST_ROWS)
-      .map((one) =>
+      .map((place) =>
         plainRow(
-          one.place,
-          one.by.origin === 'set' ? 'held' : 'stray',
-          `${one.property} is set ${whereSet(after.site, one.place, one.by) === 'here' ? 'here' : 'everywhere'}${one.by.band ? ` on ${one.by.band}` : ''}`,
+          place.place,
+          place.by.origin === 'set' ? 'held' : 'stray',
+          `${place.property} is set ${whereSet(after.site, place.place, place.by) === 'here' ? 'here' : 'everywhere'}${place.by.band ? ` on ${place.by.band}` : ''}`,
         ),
       ),
   };

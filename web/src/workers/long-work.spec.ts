@@ -32,6 +32,6 @@ describe('Trials 6 and 9: what takes long', () => {
   it('answers whoever asks last: an earlier question ends with nothing', async () => {
     const [first, last] = [work.suggest(['brand']), work.suggest(['ink'])];
     expect(await first).toBeNull();
-    expect((await last)!.every((one) => one.swatches.every((swatch) => swatch.id !== 'ink'))).toBeTrue();
+    expect((await last)!.every((suggestion) => suggestion.swatches.every((swatch) => swatch.id !== 'ink'))).toBeTrue();
   });
 });

@@ -68,7 +68,7 @@ describe('measurements of unchanged pages', () => {
     });
     await until(() => measuring() === null);
     expect(told.length).toBe(2 * Object.keys(pages).length);
-    expect(told.find((one) => one.page === page && one.width === 390)!.layout).toEqual([
+    expect(told.find((entry) => entry.page === page && entry.width === 390)!.layout).toEqual([
       { page: page!, place: 'header/surface', width: 390, rule: 'covered', found: 106 },
     ]);
     // An edit of the layout makes them old; one of a colour does not.

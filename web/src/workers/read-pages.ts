@@ -76,23 +76,23 @@ export class ReadPages {
   }
 }
 
-const sameReadings = (one: readonly LayoutReading[], other: readonly LayoutReading[]): boolean =>
-  one.length === other.length &&
-  one.every(
+const sameReadings = (bytes: readonly LayoutReading[], other: readonly LayoutReading[]): boolean =>
+  bytes.length === other.length &&
+  bytes.every(
     (reading, i) =>
       reading.place === other[i]!.place && reading.rule === other[i]!.rule && reading.found === other[i]!.found,
   );
 
-const sameFigures = (one: ArrayLike<number> = [], other: ArrayLike<number> = []): boolean => {
-  if (one.length !== other.length) return false;
-  for (let i = 0; i < one.length; i++) if (one[i] !== other[i]) return false;
+const sameFigures = (bytes: ArrayLike<number> = [], other: ArrayLike<number> = []): boolean => {
+  if (bytes.length !== other.length) return false;
+  for (let i = 0; i < bytes.length; i++) if (bytes[i] !== other[i]) return false;
   return true;
 };
 
-const sameSet = (one: PixelSet, other: PixelSet): boolean =>
-  one.place === other.place &&
-  one.area === other.area &&
-  one.problem === other.problem &&
-  sameFigures(one.rgb, other.rgb) &&
-  sameFigures(one.along, other.along) &&
-  sameFigures(one.at, other.at);
+const sameSet = (entry: PixelSet, other: PixelSet): boolean =>
+  entry.place === other.place &&
+  entry.area === other.area &&
+  entry.problem === other.problem &&
+  sameFigures(entry.rgb, other.rgb) &&
+  sameFigures(entry.along, other.along) &&
+  sameFigures(entry.at, other.at);

@@ -100,8 +100,8 @@ export function removeButtonPart(
       ? (['variants', 'variantOrder', 'button variant'] as const)
       : (['sizes', 'sizeOrder', 'button size'] as const);
   const uses = buttonUses(site, part, id);
-  const one = brand[record][id];
-  if (!one || brand[order].length < 2) return undefined;
+  const entry = brand[record][id];
+  if (!entry || brand[order].length < 2) return undefined;
   if (uses.length > 0 && (replacement === undefined || replacement === id || !brand[record][replacement]))
     return undefined;
   const roles =
@@ -113,7 +113,7 @@ export function removeButtonPart(
         )
       : [];
   return {
-    label: `Delete ${name} ${one.label}`,
+    label: `Delete ${name} ${entry.label}`,
     ops: [
       ...(uses.length > 0 ? [redirectOp(part, id, replacement!)] : []),
       ...roles.map((at) => setOp(site, at, undefined)),

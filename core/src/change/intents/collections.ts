@@ -69,7 +69,7 @@ export function addField(site: Site, collection: string, id: string, label: stri
     kind,
     label: uniqueName(
       label,
-      Object.values(fields).map((one) => one.label),
+      Object.values(fields).map((entry) => entry.label),
     ),
   };
   return {
@@ -147,7 +147,7 @@ export function setField(site: Site, id: string, field: string, value: string, l
   if (follows) {
     const slug = uniquePath(
       value,
-      takenSlugs(site, of).filter((one) => one !== item.slug),
+      takenSlugs(site, of).filter((name) => name !== item.slug),
       'item',
     );
     if (slug !== item.slug) ops.push(setOp(site, ['items', id, 'slug'], slug));
@@ -177,7 +177,9 @@ export function addressItem(site: Site, id: string, wanted: string, live?: Site 
     );
   const wasLive = live?.items[id]?.slug === item.slug;
   // An item that takes a former address again needs no redirect from it.
-  const former = [...new Set([...(item.former ?? []), ...(wasLive ? [item.slug] : [])])].filter((one) => one !== slug);
+  const former = [...new Set([...(item.former ?? []), ...(wasLive ? [item.slug] : [])])].filter(
+    (name) => name !== slug,
+  );
   return {
     label,
     ops: [
@@ -263,7 +265,7 @@ export function pageOfItems(site: Site, collection: string, page: string | null)
   const other =
     page === null
       ? undefined
-      : Object.values(site.collections).find((one) => one.page === page && one.id !== collection);
+      : Object.values(site.collections).find((entry) => entry.page === page && entry.id !== collection);
   if (other)
     throw new ChangeRefused(
       'in-use',
@@ -280,7 +282,7 @@ export function pageOfItems(site: Site, collection: string, page: string | null)
  */
 export function addListSection(site: Site, page: string, collection: string, id: string, after?: string): Edit {
   const of = site.collections[collection]!;
-  const first = (kind: FieldKind) => of.fieldOrder.find((one) => of.fields[one]!.kind === kind);
+  const first = (kind: FieldKind) => of.fieldOrder.find((field) => of.fields[field]!.kind === kind);
   const [text, picture, date] = [first('text'), first('picture'), first('date')];
   const { minor, running } = stylesByRole(site.brand);
   const { groundOrder } = site.brand;

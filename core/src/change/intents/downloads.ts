@@ -27,8 +27,8 @@ export function keptDownloads(site: Site): KeptDownload[] {
   return Object.values(site.downloads)
     .map((download) => ({ download, ...usedWhere(site, references.get(download.id) ?? []) }))
     .sort(
-      (one, other) =>
-        one.download.name.localeCompare(other.download.name) || (one.download.id < other.download.id ? -1 : 1),
+      (entry, other) =>
+        entry.download.name.localeCompare(other.download.name) || (entry.download.id < other.download.id ? -1 : 1),
     );
 }
 

@@ -28,7 +28,7 @@ export function addFontFace(site: Site, read: ReadFace, id: string): Edit {
       ops: [setOp(site, ['brand', 'fonts'], { ...fonts, [id]: { ...read.family, id, faces: [read.face] } })],
     };
   const faces = [...known.faces.filter((face) => !same(face)), read.face].sort(
-    (one, other) => Number(one.italic) - Number(other.italic) || one.weight[0] - other.weight[0],
+    (face, other) => Number(face.italic) - Number(other.italic) || face.weight[0] - other.weight[0],
   );
   // Lines are as long as the regular upright face makes them.
   const [first] = faces;

@@ -70,7 +70,7 @@ export function addGround(
       : (from as Ground).label;
   const label = uniqueName(
     wanted,
-    grounds.map((one) => one.label),
+    grounds.map((entry) => entry.label),
   );
   const roles = source
     ? source.roles
@@ -84,7 +84,7 @@ export function addGround(
     label,
     path: uniquePath(
       label,
-      grounds.map((one) => one.path),
+      grounds.map((entry) => entry.path),
     ),
     roles,
   };
@@ -121,10 +121,10 @@ export function gradientBehind(
   const from = brand.grounds[section.ground]!;
   const named = uniqueName(
     `${from.label}, gradient`,
-    brand.groundOrder.map((one) => brand.grounds[one]!.label),
+    brand.groundOrder.map((name) => brand.grounds[name]!.label),
   );
   const known = brand.groundOrder.find(
-    (one) => brand.grounds[one]!.wash && brand.grounds[one]!.label.startsWith(`${from.label}, gradient`),
+    (name) => brand.grounds[name]!.wash && brand.grounds[name]!.label.startsWith(`${from.label}, gradient`),
   );
   const label = `${section.label} on a gradient`;
   if (known !== undefined) return { label, ops: [setOp(site, [...at, 'ground'], known)] };
@@ -133,9 +133,9 @@ export function gradientBehind(
   const own = background?.kind === 'swatch' ? background.swatch : brand.swatchOrder[0]!;
   const far =
     brand.swatchOrder
-      .filter((one) => one !== own)
+      .filter((swatch) => swatch !== own)
       .sort(
-        (one, other) => Math.abs(lightness(one) - lightness(own)) - Math.abs(lightness(other) - lightness(own)),
+        (swatch, other) => Math.abs(lightness(swatch) - lightness(own)) - Math.abs(lightness(other) - lightness(own)),
       )[0] ?? own;
   return inTurn(site, label, [
     (now) =>

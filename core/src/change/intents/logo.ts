@@ -11,7 +11,7 @@ export function addLogoForm(site: Site, asset: Asset, form: Pick<LogoForm, 'id' 
   const logo = site.shared.logo;
   const label = uniqueName(
     asset.name.replace(/\.\w+$/, '').slice(0, 76) || 'Logo',
-    Object.values(logo?.forms ?? {}).map((one) => one.label),
+    Object.values(logo?.forms ?? {}).map((entry) => entry.label),
   );
   const made: LogoForm = { ...form, label, asset: asset.id };
   const ops: Op[] = site.assets[asset.id] ? [] : [insertOp(site, ['assets'], null, asset.id, asset)];
@@ -34,7 +34,7 @@ export function addLogoForm(site: Site, asset: Asset, form: Pick<LogoForm, 'id' 
 export function removeLogoForm(site: Site, id: string): Edit {
   const logo = site.shared.logo!;
   const label = `Delete logo form ${logo.forms[id]!.label}`;
-  const replacement = logo.formOrder.find((one) => one !== id);
+  const replacement = logo.formOrder.find((form) => form !== id);
   if (replacement === undefined) return { label, ops: [setOp(site, ['shared', 'logo'], undefined)] };
   const ops: Op[] = Object.entries(logo.onGround)
     .filter(([, form]) => form === id)

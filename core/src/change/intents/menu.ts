@@ -53,7 +53,7 @@ export function moveMenuEntry(site: Site, id: string, steps: -1 | 1): Edit | und
   const beside = siblings(site, items[id]!.under);
   const other = beside[beside.indexOf(id) + steps];
   if (other === undefined) return undefined;
-  const rest = order.filter((one) => one !== id);
+  const rest = order.filter((name) => name !== id);
   const after = rest[rest.indexOf(other) - (steps < 0 ? 1 : 0)] ?? null;
   return {
     label: `Move ${items[id]!.label} in the menu`,
@@ -76,7 +76,7 @@ export function nestMenuEntry(site: Site, id: string, inwards: boolean): Edit | 
     return item.under !== undefined || before === undefined ? undefined : under(site, id, before);
   }
   if (item.under === undefined) return undefined;
-  const rest = order.filter((one) => one !== id);
+  const rest = order.filter((name) => name !== id);
   const last = rest.filter((entry) => entry === item.under || items[entry]!.under === item.under).at(-1)!;
   const moved: Op = {
     op: 'move',
@@ -134,7 +134,7 @@ export function dragMenuEntry(site: Site, id: string, at: number, inwards: boole
   const moved = [id, ...siblings(site, id)];
   const rest = menuEntries(site)
     .map((entry) => entry.id)
-    .filter((one) => !moved.includes(one));
+    .filter((name) => !moved.includes(name));
   const before = rest[at - 1];
   const above = inwards && before !== undefined ? (items[before]!.under ?? before) : undefined;
   const wanted = [...rest.slice(0, at), ...moved, ...rest.slice(at)];
@@ -143,7 +143,7 @@ export function dragMenuEntry(site: Site, id: string, at: number, inwards: boole
   const within = next !== undefined && items[next]!.under !== undefined ? items[next]!.under : undefined;
   const target = above ?? within;
   if (target !== undefined && (moved.length > 1 || items[id]!.look || items[target]!.look)) return undefined;
-  const order = site.shared.header.order.every((one, i) => one === wanted[i]) ? [] : [setOp(site, ORDER, wanted)];
+  const order = site.shared.header.order.every((name, i) => name === wanted[i]) ? [] : [setOp(site, ORDER, wanted)];
   const nested = items[id]!.under === target ? [] : [setOp(site, [...RECORD, id, 'under'], target)];
   return order.length + nested.length === 0
     ? undefined

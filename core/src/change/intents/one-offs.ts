@@ -24,7 +24,7 @@ const PART_OF: Partial<Record<Override['property'], ButtonPart>> = {
 /** The values set on a place, in its record. */
 function setOn(site: Site, { anchor: { record, place } }: OneOff): Override[] {
   return Object.values((valueAt(site, record) ?? {}) as Record<string, Override>).filter(
-    (one) => one.place === place && one.band === null,
+    (override) => override.place === place && override.band === null,
   );
 }
 
@@ -38,7 +38,7 @@ function setOn(site: Site, { anchor: { record, place } }: OneOff): Override[] {
 export function splitVariant(site: Site, at: OneOff, id: string): Edit | undefined {
   const address = at.item;
   const now = address && (valueAt(site, [...address, 'variant']) as string | undefined);
-  const values = setOn(site, at).filter((one) => PART_OF[one.property]);
+  const values = setOn(site, at).filter((override) => PART_OF[override.property]);
   if (!address || !now || values.length === 0) return undefined;
   const { brand } = site;
   const variants = Object.values(brand.variants);
@@ -69,7 +69,7 @@ export function splitVariant(site: Site, at: OneOff, id: string): Edit | undefin
   for (const ground of Object.values(brand.grounds)) {
     const made = buttonRoles(now)
       .map((role, i) => ({ role: buttonRoles(id)[i]!, value: ground.roles[role] }))
-      .filter((one) => one.value !== undefined);
+      .filter((entry) => entry.value !== undefined);
     for (const { role, value } of made)
       if (!(ground.id === at.ground && own.has(role)))
         ops.push(setOp(site, ['brand', 'grounds', ground.id, 'roles', role], renamed(value!, now, id)));
@@ -89,14 +89,14 @@ export function splitVariant(site: Site, at: OneOff, id: string): Edit | undefin
 /** A role that follows another one of its variant follows that of the new variant. */
 function renamed(value: RoleValue, was: string, id: string): RoleValue {
   if (value.kind !== 'same') return value;
-  const part = BUTTON_PARTS.find((one) => value.role.startsWith(`button-${was}-${one}-`));
+  const part = BUTTON_PARTS.find((name) => value.role.startsWith(`button-${was}-${name}-`));
   return part ? { ...value, role: value.role.replace(`button-${was}-`, `button-${id}-`) } : value;
 }
 
 function roleValue(site: Site, { value }: Override): RoleValue {
   const swatch =
     value.kind === 'token'
-      ? Object.values(site.brand.swatches).find((one) => swatchPath(one) === value.path)
+      ? Object.values(site.brand.swatches).find((entry) => swatchPath(entry) === value.path)
       : undefined;
   if (swatch) return { kind: 'swatch', swatch: swatch.id };
   return {
@@ -116,13 +116,14 @@ function roleValue(site: Site, { value }: Override): RoleValue {
 export function splitStyle(site: Site, at: OneOff, styled: readonly string[], id: string): Edit | undefined {
   const style = site.brand.styles[valueAt(site, styled) as string];
   const values = setOn(site, at).filter(
-    (one) => one.value.kind === 'literal' && STYLE_FIELD[one.property]?.(one.value.css) !== undefined,
+    (override) =>
+      override.value.kind === 'literal' && STYLE_FIELD[override.property]?.(override.value.css) !== undefined,
   );
   if (!style || values.length === 0) return undefined;
   const styles = Object.values(site.brand.styles);
   const label = uniqueName(
     `${style.label} apart`,
-    styles.map((one) => one.label),
+    styles.map((entry) => entry.label),
   );
   const fields = Object.assign(
     {},
@@ -135,7 +136,7 @@ export function splitStyle(site: Site, at: OneOff, styled: readonly string[], id
     label,
     path: uniquePath(
       label,
-      styles.map((one) => one.path),
+      styles.map((entry) => entry.path),
     ),
     levels: [],
   };

@@ -68,7 +68,7 @@ export function addPage(site: Site, id: string, copyOf: string | null, kind: Pag
   const source = copyOf ? site.pages[copyOf]! : undefined;
   const title = uniqueName(
     source ? `${source.title} copy` : kind.title,
-    pages.map((one) => one.title),
+    pages.map((entry) => entry.title),
   );
   // The new ids of places on the copy, by the first part of their old ids.
   const renamed = new Map<string, string>();
@@ -144,7 +144,7 @@ export function renamePage(site: Site, id: string, title: string, open = false):
  */
 export function addressPage(site: Site, id: string, file: string, live: boolean): Edit {
   const page = site.pages[id]!;
-  const former = [...(page.former ?? []).filter((one) => one !== file), ...(live ? [page.file] : [])];
+  const former = [...(page.former ?? []).filter((name) => name !== file), ...(live ? [page.file] : [])];
   return {
     label: `Address of ${page.title}`,
     ops: [setOp(site, ['pages', id, 'file'], file), ...formerOps(site, id, former), ...givenUp(site, id, file)],
@@ -153,7 +153,7 @@ export function addressPage(site: Site, id: string, file: string, live: boolean)
 
 const formerOps = (site: Site, id: string, former: readonly string[]): Op[] => {
   const before = site.pages[id]!.former ?? [];
-  return former.length === before.length && former.every((one, i) => one === before[i])
+  return former.length === before.length && former.every((name, i) => name === before[i])
     ? []
     : [setOp(site, ['pages', id, 'former'], former.length === 0 ? undefined : former)];
 };
@@ -194,7 +194,7 @@ export function putUnder(site: Site, id: string, above: string | null): Edit {
 
 /** Pages under a page, in page order. */
 export const pagesUnder = (site: Site, id: string): string[] =>
-  site.pageOrder.filter((one) => site.pages[one]!.under === id);
+  site.pageOrder.filter((page) => site.pages[page]!.under === id);
 
 /** Returns the pages under which a page can stand: none if some stand under it, as pages nest one level. */
 export const possibleParents = (site: Site, id: string): string[] =>
@@ -219,7 +219,7 @@ function addressFor(site: Site, title: string, id: string): string {
 /** Addresses that no page can have any more, without their ending: those of pages, of items, and of the specimen. */
 const takenPaths = (site: Site, pages: readonly Page[]): string[] => [
   'specimen',
-  ...[...pages, ...itemPages(site)].map((one) => one.file.replace(/\.html$/, '')),
+  ...[...pages, ...itemPages(site)].map((page) => page.file.replace(/\.html$/, '')),
 ];
 
 /** Returns the address for a typed text: `Opening hours` becomes `opening-hours.html`. */
@@ -231,8 +231,8 @@ export function pageAddress(text: string): string {
 export function pageUses(site: Site, id: string): { readonly menu: readonly string[]; readonly links: number } {
   const menu = site.shared.header.order.filter((item) => leadsTo(site.shared.header.items[item]!, id));
   const links = referencesTo(site, 'page', id).filter(
-    ([root, one]) =>
-      !(root === 'shared' && one === 'header') && !(root === 'pages' && one === id) && root !== 'collections',
+    ([root, name]) =>
+      !(root === 'shared' && name === 'header') && !(root === 'pages' && name === id) && root !== 'collections',
   );
   return { menu, links: links.length };
 }
@@ -250,7 +250,7 @@ export function removePage(site: Site, id: string): Edit {
   const page = site.pages[id]!;
   if (page.file === 'index.html')
     throw new ChangeRefused('in-use', 'The home page cannot be deleted. It is what visitors see first.');
-  const home = Object.values(site.pages).find((one) => one.file === 'index.html')!.id;
+  const home = Object.values(site.pages).find((entry) => entry.file === 'index.html')!.id;
   const ops: Op[] = [
     ...removeFromMenu(site, id).ops,
     ...Object.values(site.collections)
@@ -258,7 +258,7 @@ export function removePage(site: Site, id: string): Edit {
       .map((collection) => setOp(site, ['collections', collection.id, 'page'], undefined)),
   ];
   if (pageUses(site, id).links > 0) ops.push(redirectOp('page', id, home));
-  for (const one of pagesUnder(site, id)) ops.push(setOp(site, ['pages', one, 'under'], undefined));
+  for (const name of pagesUnder(site, id)) ops.push(setOp(site, ['pages', name, 'under'], undefined));
   ops.push(removeOp(site, ['pages'], ['pageOrder'], id));
   return { label: `Delete page ${page.title}`, ops };
 }

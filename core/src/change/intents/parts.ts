@@ -204,7 +204,7 @@ export function addBlocks(site: Site, behind: BlockPart, blocks: readonly Block[
 export function partsOfPlaces(site: Site, places: readonly Place[], what: BlockPart['what']): BlockPart[] {
   const parts = new Map<string, BlockPart>();
   for (const place of places) {
-    const part = partsAt(site, place).find((one) => one.what === what);
+    const part = partsAt(site, place).find((entry) => entry.what === what);
     if (part) parts.set([...part.record, part.id].join('/'), part);
   }
   return [...parts.values()];
@@ -239,7 +239,7 @@ export function extrasAt(site: Site, place: Place): ExtraHere[] {
 /** Gives a thing what it may have besides, or takes it away. */
 export function turnExtra(site: Site, { key, label, has, address }: ExtraHere, id: string): Edit {
   const block = valueAt(site, address.slice(0, address.lastIndexOf('blocks') + 2)) as Block;
-  const extra = kindOf(block)!.extras!.find((one) => one.key === key)!;
+  const extra = kindOf(block)!.extras!.find((entry) => entry.key === key)!;
   return {
     label: `${kindOf(block)!.label} ${has ? 'without' : 'with'} ${label}`,
     ops: [setOp(site, address, has ? extra.none : extra.make(sampleBrand(site, site.brand.groundOrder[0]!), id))],

@@ -17,7 +17,7 @@ export function addPasted(
 ): Edit | undefined {
   if (blocks.length === 0) return undefined;
   const { brand } = site;
-  const space = brand.spaceOrder.find((one) => brand.spaces[one]!.use === 'section')!;
+  const space = brand.spaceOrder.find((name) => brand.spaces[name]!.use === 'section')!;
   const own: Section = {
     id,
     label: 'Pasted',

@@ -63,7 +63,9 @@ export function keptPictures(site: Site): KeptPicture[] {
   const references = referencesByTarget(site, 'asset');
   return Object.values(site.assets)
     .map((asset) => ({ asset, ...usedWhere(site, references.get(asset.id) ?? []) }))
-    .sort((one, other) => one.asset.name.localeCompare(other.asset.name) || (one.asset.id < other.asset.id ? -1 : 1));
+    .sort(
+      (entry, other) => entry.asset.name.localeCompare(other.asset.name) || (entry.asset.id < other.asset.id ? -1 : 1),
+    );
 }
 
 /**

@@ -102,7 +102,7 @@ export function addKept(site: Site, page: string, id: string, kept: string, afte
 /** Gives a page another header or footer: a kept section, none, or (undefined) that of all pages. */
 export function pageEnd(site: Site, page: string, end: 'header' | 'footer', kept: string | null | undefined): Edit {
   const { title, without = [] } = site.pages[page]!;
-  const left = [...without.filter((one) => one !== end), ...(kept === null ? [end] : [])];
+  const left = [...without.filter((name) => name !== end), ...(kept === null ? [end] : [])];
   const words =
     kept === null ? `no ${end}` : kept === undefined ? `the ${end} of all pages` : site.shared.sections[kept]!.label;
   return {
@@ -138,8 +138,8 @@ export function removeKept(site: Site, kept: string, own: boolean, fresh: () => 
   const { label } = site.shared.sections[kept]!;
   const stands = pagesWith(site, kept).flatMap((page) =>
     site.pages[page]!.sectionOrder.flatMap((entry) => {
-      const one = site.pages[page]!.sections[entry]!;
-      return 'shared' in one && one.shared === kept ? [{ page, entry }] : [];
+      const section = site.pages[page]!.sections[entry]!;
+      return 'shared' in section && section.shared === kept ? [{ page, entry }] : [];
     }),
   );
   const edit = inTurn(site, '', [

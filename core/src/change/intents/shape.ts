@@ -30,10 +30,10 @@ export function readCorner(text: string): CornerValue | string {
       ? { kind: 'share', share: value }
       : 'A percentage is at most 50 %, where both corners of a side meet.';
   }
-  const radii = plain === '' ? [] : plain.split(/\s+/).map((one) => Number(one.replace(/px$/, '')));
+  const radii = plain === '' ? [] : plain.split(/\s+/).map((name) => Number(name.replace(/px$/, '')));
   if (radii.length !== 1 && radii.length !== 4)
     return `“${text.slice(0, 24)}” is not a corner. Type one radius, four radii, or a percentage such as 50 %.`;
-  if (!radii.every((one) => inRange('corner', one)))
+  if (!radii.every((value) => inRange('corner', value)))
     return `“${text.slice(0, 24)}” is not a corner. Radii go from 0 to 100 px.`;
   return { kind: 'px', radii: radii.length === 1 ? [radii[0]!] : (radii as [number, number, number, number]) };
 }
@@ -183,11 +183,11 @@ export function readShadow(text: string): Pick<Shadow, 'x' | 'y' | 'blur' | 'spr
     .trim()
     .replaceAll(',', '.')
     .split(/\s+/)
-    .map((one) => Number(one.replace(/px$/, '')));
+    .map((name) => Number(name.replace(/px$/, '')));
   if (text.trim() === '' || numbers.length < 2 || numbers.length > 4 || !numbers.every(Number.isFinite))
     return `“${text.slice(0, 24)}” is not a shadow. Type right, down, blur and spread in px, such as 0 2 8 0.`;
   const [x, y, blur = 0, spread = 0] = numbers as [number, number, number?, number?];
-  if (![x, y, spread].every((one) => inRange('shadowOffset', one)) || !inRange('shadowBlur', blur))
+  if (![x, y, spread].every((value) => inRange('shadowOffset', value)) || !inRange('shadowBlur', blur))
     return 'Offsets and spread go from -60 to 60 px, blur from 0 to 120.';
   return { x, y, blur, spread };
 }
@@ -200,7 +200,8 @@ export function addShadow(site: Site, id: string): Edit {
     'Shadow',
     known.map((entry) => entry.label),
   );
-  const darkest = [...swatchOrder].sort((one, other) => swatches[one]!.color.l - swatches[other]!.color.l)[0] ?? '';
+  const darkest =
+    [...swatchOrder].sort((swatch, other) => swatches[swatch]!.color.l - swatches[other]!.color.l)[0] ?? '';
   const made: Shadow = {
     id,
     label,

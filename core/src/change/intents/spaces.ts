@@ -47,7 +47,7 @@ export const spaceUses = (site: Site, id: string): (readonly string[])[] => refe
 export function removeSpace(site: Site, id: string, replacement?: string): Edit | undefined {
   const { spaces } = site.brand;
   const space = spaces[id];
-  if (space?.use !== 'section' || Object.values(spaces).filter((one) => one.use === 'section').length < 2)
+  if (space?.use !== 'section' || Object.values(spaces).filter((entry) => entry.use === 'section').length < 2)
     return undefined;
   const uses = spaceUses(site, id);
   if (uses.length > 0 && (replacement === undefined || replacement === id || spaces[replacement]?.use !== 'section'))

@@ -61,7 +61,7 @@ export function addSwatches(
 /** Puts a swatch among those that must be told apart, last in its row, or takes it away. */
 export function setApart(site: Site, set: 'status' | 'chart', swatch: string, among: boolean): Edit {
   const now = site.brand.apart ?? { status: [], chart: [] };
-  const list = [...now[set].filter((one) => one !== swatch), ...(among ? [swatch] : [])];
+  const list = [...now[set].filter((name) => name !== swatch), ...(among ? [swatch] : [])];
   const what = set === 'status' ? 'status marks' : 'chart colours';
   return {
     label: `${site.brand.swatches[swatch]!.label} ${among ? 'among' : 'no longer among'} the ${what}`,
@@ -89,8 +89,8 @@ export function nearestSwatch(site: Site, id: string): string | undefined {
   const lab = oklchToOklab(swatchColor(site.brand, id)!);
   const others = site.brand.swatchOrder.filter((other) => other !== id);
   return others.sort(
-    (one, other) =>
-      deltaE(lab, oklchToOklab(swatchColor(site.brand, one)!)) -
+    (name, other) =>
+      deltaE(lab, oklchToOklab(swatchColor(site.brand, name)!)) -
       deltaE(lab, oklchToOklab(swatchColor(site.brand, other)!)),
   )[0];
 }
@@ -116,7 +116,7 @@ export function removeSwatch(site: Site, id: string, replacement: string | undef
       // Looking at the replacement instead keeps a rule that compares; one that only follows keeps its colour.
       const other =
         swatch.rule.source !== id && replacement && replacement !== swatch.id && replacement !== swatch.rule.source
-          ? mapRule(swatch.rule, (one) => (one === id ? replacement : one))
+          ? mapRule(swatch.rule, (name) => (name === id ? replacement : name))
           : null;
       ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'color'], swatchColor(site.brand, swatch.id)));
       ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'rule'], other));
@@ -129,7 +129,7 @@ export function removeSwatch(site: Site, id: string, replacement: string | undef
       );
       ops.push(setOp(site, ['assets', asset.id, 'bound'], kept.length > 0 ? Object.fromEntries(kept) : undefined));
     }
-  const left = site.brand.swatchOrder.find((one) => one !== id);
+  const left = site.brand.swatchOrder.find((name) => name !== id);
   for (const shadow of Object.values(site.brand.shadows?.items ?? {}))
     if (shadow.color === id)
       ops.push(setOp(site, ['brand', 'shadows', 'items', shadow.id, 'color'], replacement ?? left));
@@ -204,7 +204,7 @@ export function setRule(site: Site, id: string, rule: DeriveRule | null): Edit {
     };
   }
   return {
-    label: `${swatch.label} is ${ruleWords(rule, (one) => site.brand.swatches[one]?.label ?? one)}`,
+    label: `${swatch.label} is ${ruleWords(rule, (name) => site.brand.swatches[name]?.label ?? name)}`,
     ops: [
       setOp(site, [...at, 'rule'], rule),
       ...(swatch.formerRule ? [setOp(site, [...at, 'formerRule'], null)] : []),

@@ -23,7 +23,7 @@ describe('arrangements', () => {
       expect(css)
         .withContext(id)
         .toContain(`.${arrangedClass(id)}`);
-    expect(new Set(ARRANGEMENTS.map((one) => one.id)).size).toBe(ARRANGEMENTS.length);
+    expect(new Set(ARRANGEMENTS.map((arrangement) => arrangement.id)).size).toBe(ARRANGEMENTS.length);
   });
   it('are refused for another number of columns than they take, with the path, and unknown ones', () => {
     const refusal = (value: string) => {

@@ -52,7 +52,7 @@ function words(
 ): string {
   const label = (id: string) => site.brand.swatches[id]!.label;
   // One of each kind first: a button's label is not found by a designer who reads of links alone.
-  const kinds = pairs.filter((pair, i) => pairs.findIndex((one) => one.kind === pair.kind) === i);
+  const kinds = pairs.filter((pair, i) => pairs.findIndex((entry) => entry.kind === pair.kind) === i);
   const named = [...new Set([...kinds, ...pairs].map((pair) => nameOf(site, pair)))];
   const list = `${named.slice(0, NAMED).join('; ')}${named.length > NAMED ? `; and ${named.length - NAMED} more` : ''}`;
   if (stays.length === 0) {

@@ -126,7 +126,7 @@ describe('fixing a whole brand', () => {
   it('is never more than 2 % above the best of all combinations on the stated lattice', () => {
     const hexes = fc
       .tuple(fc.integer({ min: 0, max: 255 }), fc.integer({ min: 0, max: 255 }), fc.integer({ min: 0, max: 255 }))
-      .map(([r, g, b]) => `#${[r, g, b].map((one) => one.toString(16).padStart(2, '0')).join('')}`);
+      .map(([r, g, b]) => `#${[r, g, b].map((value) => value.toString(16).padStart(2, '0')).join('')}`);
     fc.assert(
       fc.property(
         hexes,

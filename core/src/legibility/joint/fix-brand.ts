@@ -91,11 +91,11 @@ function withoutConflicts(
   let open: Constraint[] = [];
   // A pair that fails even alone is dropped first; a pair that needs less of the same two colours can still pass.
   const queue = [...asked];
-  for (let one = queue.shift(); one; one = queue.shift()) {
-    if (search.canHold([one])) open.push(one);
+  for (let constraint = queue.shift(); constraint; constraint = queue.shift()) {
+    if (search.canHold([constraint])) open.push(constraint);
     else {
-      culprits.push([one]);
-      queue.unshift(...weaker(one));
+      culprits.push([constraint]);
+      queue.unshift(...weaker(constraint));
     }
     progress(asked.length - queue.length, asked.length * 2);
   }
@@ -107,8 +107,8 @@ function withoutConflicts(
   return { open, culprits };
 }
 
-const weaker = (one: Constraint): Constraint[] =>
-  constraintsOf(one.all.filter((pair) => pair.needed < one.pair.needed));
+const weaker = (constraint: Constraint): Constraint[] =>
+  constraintsOf(constraint.all.filter((pair) => pair.needed < constraint.pair.needed));
 
 /** Draws what moved back towards where it was, as far as all pairs still hold; the lattice is left behind here. */
 function polish(
@@ -129,7 +129,7 @@ function polish(
   if (!still()) return lightness;
   const order = variables
     .filter((variable) => lightness.get(variable) !== variable.base.l)
-    .sort((one, other) => moved(other, lightness.get(other)!) - moved(one, lightness.get(one)!));
+    .sort((variable, other) => moved(other, lightness.get(other)!) - moved(variable, lightness.get(variable)!));
   for (const variable of order) {
     let [good, bad] = [lightness.get(variable)!, variable.base.l];
     for (let i = 0; i < 12; i++) {

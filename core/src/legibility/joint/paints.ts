@@ -136,7 +136,7 @@ function makeVariable(
   base: Oklch,
 ): Variable {
   const steps = Array.from({ length: LIGHTNESS_STEPS + 1 }, (_, i) => i / LIGHTNESS_STEPS).filter((l) => l !== base.l);
-  const lightness = [...steps, base.l].sort((one, other) => one - other);
+  const lightness = [...steps, base.l].sort((step, other) => step - other);
   return { id, label, address, swatch, base, lightness, current: lightness.indexOf(base.l), paints: [] };
 }
 

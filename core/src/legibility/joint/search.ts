@@ -17,7 +17,7 @@ export function constraintsOf(pairs: readonly Pair[]): Constraint[] {
   }
   return [...groups.values()].map((all) => ({
     all,
-    pair: all.reduce((one, other) => (other.needed > one.needed ? other : one)),
+    pair: all.reduce((pair, other) => (other.needed > pair.needed ? other : pair)),
   }));
 }
 
@@ -103,7 +103,7 @@ export class Search {
    */
   culprits(constraints: readonly Constraint[]): Constraint[] {
     // Those that fail now are suspected first.
-    const order = [...constraints].sort((one, other) => Number(fails(one)) - Number(fails(other)));
+    const order = [...constraints].sort((constraint, other) => Number(fails(constraint)) - Number(fails(other)));
     return this.#explain([], order, false);
   }
 
@@ -111,9 +111,9 @@ export class Search {
     if (changed && !this.canHold(background)) return [];
     if (open.length === 1) return [...open];
     const middle = open.length >> 1;
-    const [one, other] = [open.slice(0, middle), open.slice(middle)];
-    const inOther = this.#explain([...background, ...one], other, true);
-    const inOne = this.#explain([...background, ...inOther], one, inOther.length > 0);
+    const [entry, other] = [open.slice(0, middle), open.slice(middle)];
+    const inOther = this.#explain([...background, ...entry], other, true);
+    const inOne = this.#explain([...background, ...inOther], entry, inOther.length > 0);
     return [...inOne, ...inOther];
   }
 

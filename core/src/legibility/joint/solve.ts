@@ -55,7 +55,9 @@ export function holds(pair: Pair, paints: ReadonlyMap<string, Paint>, at: (varia
 export function relationOf(pair: Pair, way: Way, paints: ReadonlyMap<string, Paint>, from: Assignment): Relation {
   const fore = paintOf(paints, pair.fores[way.fore]!)?.variable;
   // Of several translucent layers the topmost that moves is looked at; the others stand where they are.
-  const behind = pair.behind!.map((layer) => paintOf(paints, layer)?.variable).find((one) => one !== undefined);
+  const behind = pair
+    .behind!.map((layer) => paintOf(paints, layer)?.variable)
+    .find((variable) => variable !== undefined);
   const fits = (foreAt: number | null, behindAt: number | null): boolean => {
     const { ratio, lighter } = ratioUnder(pair, way.fore, paints, (variable) =>
       variable === fore && foreAt !== null

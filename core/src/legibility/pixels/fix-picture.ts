@@ -140,15 +140,18 @@ export function focusFix(
   if (!section || !before) return undefined;
   const now = section.picture!.focus ?? { x: 0.5, y: 0.5 };
   const all = textsOver(site, section);
-  const margin = (sets: PixelSets, one: Over) => worst(site, table, sets, [one], undefined)?.margin ?? 0;
+  const margin = (sets: PixelSets, entry: Over) => worst(site, table, sets, [entry], undefined)?.margin ?? 0;
   const others = all
     .filter((entry) => entry.place !== place)
     .map((entry) => ({ one: entry, least: Math.min(1, margin(pixels, entry)) }));
   const good = [...turned]
     .filter(
-      ([, sets]) => margin(sets, { group, place }) >= 1 && others.every(({ one, least }) => margin(sets, one) >= least),
+      ([, sets]) =>
+        margin(sets, { group, place }) >= 1 && others.every(({ one: entry, least }) => margin(sets, entry) >= least),
     )
-    .sort(([one], [other]) => Math.hypot(one.x - now.x, one.y - now.y) - Math.hypot(other.x - now.x, other.y - now.y));
+    .sort(
+      ([point], [other]) => Math.hypot(point.x - now.x, point.y - now.y) - Math.hypot(other.x - now.x, other.y - now.y),
+    );
   const [best] = good;
   if (!best) return undefined;
   const [{ x, y }, sets] = best;
@@ -168,7 +171,7 @@ function textsOver(site: Site, section: Section | undefined): Over[] {
   return siteIndex(site)
     .groups.filter((group) => group.overPicture && group.kind !== 'button' && group.kind !== 'field')
     .flatMap((group) => group.places.map((at) => ({ group: group, place: at })))
-    .filter((one) => picturedSection(site, one.place.page, one.place.section) === section);
+    .filter((entry) => picturedSection(site, entry.place.page, entry.place.section) === section);
 }
 
 interface Worst {

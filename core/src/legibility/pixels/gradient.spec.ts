@@ -139,8 +139,8 @@ describe('a ground whose background is a gradient', () => {
     }
   });
   it('gives its unset texts the swatch that is read best where it is read worst', () => {
-    const one = done(washed, setRole(washed, 'pale', 'background-to', raw('#999999')));
-    const unset = done(one, setRole(one, 'pale', 'text', undefined));
+    const site = done(washed, setRole(washed, 'pale', 'background-to', raw('#999999')));
+    const unset = done(site, setRole(site, 'pale', 'text', undefined));
     expect(tokenTable(unset.brand).get('ground.pale.text')!.alias).toBe('color.core.ink');
   });
 });

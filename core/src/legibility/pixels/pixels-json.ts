@@ -31,7 +31,7 @@ export function writePixels(sets: PixelSets, most = 1_600_000): PixelsJson | und
     problem,
     rgb: btoa(String.fromCharCode(...rgb)),
     // Eight bits are finer than the colours between two ends.
-    ...(along ? { along: btoa(String.fromCharCode(...along.map((one) => one >> 8))) } : {}),
+    ...(along ? { along: btoa(String.fromCharCode(...along.map((value) => value >> 8))) } : {}),
   }));
   return list.reduce((sum, entry) => sum + entry.rgb.length + (entry.along?.length ?? 0) + 200, 0) > most
     ? undefined

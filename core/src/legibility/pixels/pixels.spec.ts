@@ -47,8 +47,8 @@ describe('pixels behind a text', () => {
   });
   it('agree with the flat rule where the picture is of one colour', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 0xffffff }), fc.integer({ min: 0, max: 0xffffff }), (one, other) => {
-        const [fore, behind] = [one, other].map((value) => rgb(`#${value.toString(16).padStart(6, '0')}`)) as [
+      fc.property(fc.integer({ min: 0, max: 0xffffff }), fc.integer({ min: 0, max: 0xffffff }), (entry, other) => {
+        const [fore, behind] = [entry, other].map((value) => rgb(`#${value.toString(16).padStart(6, '0')}`)) as [
           Rgb8,
           Rgb8,
         ];
@@ -76,7 +76,7 @@ describe('pixels behind a text', () => {
           });
           const low = Math.min(...ratios);
           expect(judgePixels(set(pixels), veil, fore, needed)).toEqual({
-            found: [...ratios].sort((one, other) => one - other)[Math.floor(ratios.length * 0.02)]!,
+            found: [...ratios].sort((ratio, other) => ratio - other)[Math.floor(ratios.length * 0.02)]!,
             share: ratios.filter((ratio) => ratio < needed).length / ratios.length,
             weakest: { x: ratios.indexOf(low), y: 7, ratio: low },
           });
@@ -137,8 +137,8 @@ describe('texts over a picture', () => {
   const site = pictured(0);
   it('cannot be told until their pixels are read, or with the reason why not', () => {
     expect(rows(auditSite(site), 'cannot-tell').length).toBeGreaterThan(0);
-    const broken = everywhere(site, '#000').map((one) => ({
-      ...one,
+    const broken = everywhere(site, '#000').map((entry) => ({
+      ...entry,
       problem: 'The picture hill.svg cannot be decoded.',
     }));
     const audit = auditSite(site, undefined, undefined, pixelSets(broken));
@@ -156,14 +156,14 @@ describe('texts over a picture', () => {
     expect(rows(pale, 'fail').length).toBe(0);
     // Of one place alone it is another: what was not read anew stays as it was judged.
     const [first] = everywhere(site, '#fff');
-    const one = new Map([
+    const entry = new Map([
       ...dark.pixels,
       ...pixelSets(everywhere(site, '#fff').filter(({ place }) => place === first!.place)),
     ]);
     expect(
-      rows(auditSite(site, dark, undefined, one), 'fail').map(({ place, width, state }) => [place.id, width, state]),
+      rows(auditSite(site, dark, undefined, entry), 'fail').map(({ place, width, state }) => [place.id, width, state]),
     ).toEqual(
-      rows(auditSite(site, undefined, undefined, one), 'fail').map(({ place, width, state }) => [
+      rows(auditSite(site, undefined, undefined, entry), 'fail').map(({ place, width, state }) => [
         place.id,
         width,
         state,
@@ -171,13 +171,13 @@ describe('texts over a picture', () => {
     );
   });
   it('are told with how much falls short, and where that is seen on the page that hangs', () => {
-    const place = siteIndex(site).places.find((one) => one.overPicture && one.kind === 'text')!;
+    const place = siteIndex(site).places.find((entry) => entry.overPicture && entry.kind === 'text')!;
     const text = { state: 'rest' as const, width: 1024, needed: 4.5 };
     const mixed = pixelSets(
-      everywhere(site, '#000').map((one) => ({
-        ...one,
-        rgb: one.rgb.map((value, i) => (i < 30 ? 255 : value)),
-        at: one.at.map((_, i) => i),
+      everywhere(site, '#000').map((entry) => ({
+        ...entry,
+        rgb: entry.rgb.map((value, i) => (i < 30 ? 255 : value)),
+        at: entry.at.map((_, i) => i),
       })),
     );
     const found = lookBehind(site, mixed, place, text, 1280)!;
@@ -190,7 +190,10 @@ describe('texts over a picture', () => {
     ]).toEqual([true, true, true, true, true]);
     // Where it passes at the width that hangs, there is nothing to ring; without pixels, nothing to say.
     const passing = new Map(
-      [...mixed].map(([key, one]) => [key, one.width === 1280 ? { ...one, rgb: new Uint8Array(60).fill(255) } : one]),
+      [...mixed].map(([key, entry]) => [
+        key,
+        entry.width === 1280 ? { ...entry, rgb: new Uint8Array(60).fill(255) } : entry,
+      ]),
     );
     expect(lookBehind(site, passing, place, text, 1280)!.spot).toBeNull();
     expect(lookBehind(site, new Map(), place, text, 1280)).toBeUndefined();
@@ -198,7 +201,7 @@ describe('texts over a picture', () => {
       lookBehind(
         site,
         mixed,
-        siteIndex(site).places.find((one) => !one.overPicture && one.kind === 'text')!,
+        siteIndex(site).places.find((entry) => !entry.overPicture && entry.kind === 'text')!,
         text,
         1280,
       ),
@@ -220,7 +223,7 @@ describe('texts over a picture', () => {
   });
   it('are fixed by the lightest shade that does, a plate, another ground’s text: each does what it says', () => {
     const pixels = pixelSets(everywhere(site, '#747474'));
-    const place = siteIndex(site).places.find((one) => one.id === 'p/text')!;
+    const place = siteIndex(site).places.find((entry) => entry.id === 'p/text')!;
     const fixes = pictureFixes(site, pixels, place, 'o-new');
     expect(fixes.map((fix) => fix.what)).toEqual(['shade', 'plate', 'colour']);
     for (const fix of fixes) {
@@ -242,7 +245,7 @@ describe('texts over a picture', () => {
     expect(rows(auditSite(less, undefined, undefined, pixels), 'fail').length).toBeGreaterThan(0);
   });
   it('Trial 8: are not fixed by a shade under which nothing is seen of the picture', () => {
-    const place = siteIndex(site).places.find((one) => one.id === 'p/text')!;
+    const place = siteIndex(site).places.find((entry) => entry.id === 'p/text')!;
     expect(pictureFixes(site, pixelSets(everywhere(site, '#000')), place, 'o-new').map((fix) => fix.what)).toEqual([
       'plate',
       'colour',
@@ -251,7 +254,7 @@ describe('texts over a picture', () => {
   it('are fixed by the nearest focus point with which all of them pass, when the pixels there have been read', () => {
     const black = pixelSets(everywhere(site, '#000'));
     const white = pixelSets(everywhere(site, '#fff'));
-    const place = siteIndex(site).places.find((one) => one.id === 'p/text')!;
+    const place = siteIndex(site).places.find((entry) => entry.id === 'p/text')!;
     // All but two corners of the picture are black.
     const turned = (light: readonly string[]) =>
       new Map(FOCUS_POINTS.map((point) => [point, light.includes(`${point.x} ${point.y}`) ? white : black]));
@@ -264,11 +267,11 @@ describe('texts over a picture', () => {
       true,
     ]);
     const after = done(site, { label: '', ops: fix.ops });
-    expect(ripple(site, after).changed.map((one) => one.kind)).toEqual(['picture']);
+    expect(ripple(site, after).changed.map((entry) => entry.kind)).toEqual(['picture']);
     expect(
       ripple(site, pictured(0.4))
         .added.concat(ripple(pictured(0.3), pictured(0.4)).changed)
-        .map((one) => one.id),
+        .map((entry) => entry.id),
     ).toEqual(['s1/shade', 's1/shade']);
     expect(stylesCss(after)).toContain('.focus-100-75 { object-position: 100% 75%; }');
     expect(bodyHtml(after, 'home')).toContain('class="backdrop focus-100-75"');

@@ -13,7 +13,7 @@ export function picturedSection(site: Site, page: string, section: string): Sect
   const entries = Object.entries(shown?.sections ?? {});
   const own = entries
     .map(([key, entry]) => ({ key, section: sectionOf(site, entry) }))
-    .find((one) => one.key === section || one.section?.id === section)?.section;
+    .find((entry) => entry.key === section || entry.section?.id === section)?.section;
   const found = own ?? (site.shared.footer.id === section ? site.shared.footer : undefined);
   return found?.picture ? found : undefined;
 }

@@ -31,7 +31,7 @@ function onPage(place: string, page: Json, sections: Json): string {
 function wherever(place: string, sections: Json): string {
   const owner = ownerOf(place);
   if (owner === '' || place.includes(':')) return place;
-  const section = Object.entries(sections).find(([, one]) => has(one, owner));
+  const section = Object.entries(sections).find(([, entry]) => has(entry, owner));
   return section ? `${section[0]}:${place}` : place;
 }
 
@@ -40,7 +40,7 @@ function pageOf(place: string, shared: Json, pages: Json): string | undefined {
   const owner = ownerOf(place);
   if (owner === '' || owner === 'page' || recordOf(shared['header'])['id'] === owner || has(shared['footer'], owner))
     return undefined;
-  if (Object.values(recordOf(shared['sections'])).some((one) => has(one, owner))) return undefined;
+  if (Object.values(recordOf(shared['sections'])).some((entry) => has(entry, owner))) return undefined;
   return Object.entries(pages).find(([, page]) =>
     Object.values(recordOf(recordOf(page)['sections'])).some((entry) => has(recordOf(entry)['own'], owner)),
   )?.[0];
@@ -52,13 +52,13 @@ const withPlace = (override: unknown, place: (place: string) => string): unknown
     : override;
 
 const mapped = (record: Json, change: (value: unknown) => unknown): Json =>
-  Object.fromEntries(Object.entries(record).map(([id, one]) => [id, change(one)]));
+  Object.fromEntries(Object.entries(record).map(([id, entry]) => [id, change(entry)]));
 
 function pageTo2(page: unknown, sections: Json): unknown {
   return isRecord(page) && isRecord(page['overrides'])
     ? {
         ...page,
-        overrides: mapped(page['overrides'], (one) => withPlace(one, (place) => onPage(place, page, sections))),
+        overrides: mapped(page['overrides'], (entry) => withPlace(entry, (place) => onPage(place, page, sections))),
       }
     : page;
 }
@@ -69,16 +69,16 @@ export function documentTo2(document: Json): Json {
   const sections = recordOf(shared['sections']);
   const pages = mapped(recordOf(document['pages']), (page) => pageTo2(page, sections));
   const kept: Json = {};
-  for (const [id, one] of Object.entries(recordOf(shared['overrides']))) {
-    const place = recordOf(one)['place'];
+  for (const [id, entry] of Object.entries(recordOf(shared['overrides']))) {
+    const place = recordOf(entry)['place'];
     const page = typeof place === 'string' ? pageOf(place, shared, pages) : undefined;
     if (page === undefined) {
-      kept[id] = withPlace(one, (name) => wherever(name, sections));
+      kept[id] = withPlace(entry, (name) => wherever(name, sections));
       continue;
     }
     const there = recordOf(recordOf(pages[page])['overrides']);
     const free = Object.hasOwn(there, id) ? `${id}-1` : id;
-    pages[page] = { ...recordOf(pages[page]), overrides: { ...there, [free]: { ...recordOf(one), id: free } } };
+    pages[page] = { ...recordOf(pages[page]), overrides: { ...there, [free]: { ...recordOf(entry), id: free } } };
   }
   return {
     ...document,
@@ -109,25 +109,27 @@ export function opTo2(op: Json, document: Json): Json {
     const place = (name: string) => onPage(name, page, sections);
     if (op['op'] === 'set' && at[4] === 'place')
       return to((value) => (typeof value === 'string' ? place(value) : value));
-    return record.length === 3 ? to((one) => withPlace(one, place)) : op;
+    return record.length === 3 ? to((entry) => withPlace(entry, place)) : op;
   }
   if (at[0] === 'shared' && at[1] === 'overrides') {
     const id = String(op['op'] === 'set' ? at[2] : op['id']);
-    const named = [op['value'], op['was']].map((one) => recordOf(one)['place']).find((one) => typeof one === 'string');
+    const named = [op['value'], op['was']]
+      .map((entry) => recordOf(entry)['place'])
+      .find((entry) => typeof entry === 'string');
     // Overrides of one page in the shared record are now in the record of the page.
     const page =
       named !== undefined
         ? pageOf(named as string, shared, pages)
         : Object.hasOwn(recordOf(shared['overrides']), id)
           ? undefined
-          : Object.keys(pages).find((one) => Object.hasOwn(recordOf(recordOf(pages[one])['overrides']), id));
+          : Object.keys(pages).find((name) => Object.hasOwn(recordOf(recordOf(pages[name])['overrides']), id));
     if (page !== undefined)
       return op['op'] === 'set'
         ? { ...op, at: ['pages', page, 'overrides', ...at.slice(2)] }
         : { ...op, record: ['pages', page, 'overrides'] };
     if (op['op'] === 'set' && at[3] === 'place')
       return to((value) => (typeof value === 'string' ? wherever(value, sections) : value));
-    return record.length === 2 ? to((one) => withPlace(one, (name) => wherever(name, sections))) : op;
+    return record.length === 2 ? to((entry) => withPlace(entry, (name) => wherever(name, sections))) : op;
   }
   return op;
 }

@@ -54,7 +54,7 @@ function told(value: unknown, part: Part | undefined): unknown {
   if (part?.as) return part.as(value);
   if (!part || !isRecord(value)) return value;
   return Object.fromEntries(
-    Object.entries(value).map(([key, one]) => [part.called?.(key) ?? key, told(one, within(part, key))]),
+    Object.entries(value).map(([key, entry]) => [part.called?.(key) ?? key, told(entry, within(part, key))]),
   );
 }
 
@@ -94,6 +94,6 @@ export function opTo3(op: Json): Json {
     const { path, part } = to(op['record']);
     return { ...op, record: path, ...values(within(part, String(op['id']))) };
   }
-  if (op['op'] === 'redirect' && Array.isArray(op['at'])) return { ...op, at: op['at'].map((one) => to(one).path) };
+  if (op['op'] === 'redirect' && Array.isArray(op['at'])) return { ...op, at: op['at'].map((entry) => to(entry).path) };
   return op;
 }

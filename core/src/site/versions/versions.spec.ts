@@ -12,7 +12,7 @@ function versionOne(home: Override[] = [], shared: Override[] = []): Site {
   return {
     ...site,
     schemaVersion: 1 as typeof SCHEMA_VERSION,
-    shared: { ...site.shared, overrides: Object.fromEntries(shared.map((one) => [one.id, one])) },
+    shared: { ...site.shared, overrides: Object.fromEntries(shared.map((override) => [override.id, override])) },
   };
 }
 const now = (document: Site): Site => documentToNow(document as unknown as Record<string, unknown>) as unknown as Site;
@@ -80,9 +80,9 @@ describe('a document of version 1', () => {
           const record = shared && isShared(place) ? ['shared', 'overrides'] : ['pages', 'home', 'overrides'];
           const there = Object.keys(record[0] === 'shared' ? old.shared.overrides : old.pages['home']!.overrides);
           const ops: Op[] = (() => {
-            const one = literal(`n${++made}`, place, 'color', css);
+            const override = literal(`n${++made}`, place, 'color', css);
             if (act === 0 || there.length === 0)
-              return [{ op: 'insert', record, order: null, id: one.id, value: one, after: null }];
+              return [{ op: 'insert', record, order: null, id: override.id, value: override, after: null }];
             const id = there[made % there.length]!;
             if (act === 1) return [{ op: 'set', at: [...record, id, 'value'], value: { kind: 'literal', css } }];
             if (act === 2) return [{ op: 'set', at: [...record, id, 'place'], value: place }];
@@ -118,8 +118,8 @@ function versionTwo(site: Site): Site {
     ...rest,
     ...(role === undefined ? {} : { slot: role }),
   });
-  const each = <T extends object>(record: Readonly<Record<string, T>>, change: (one: T) => unknown) =>
-    Object.fromEntries(Object.entries(record).map(([id, one]) => [id, change(one)]));
+  const each = <T extends object>(record: Readonly<Record<string, T>>, change: (entry: T) => unknown) =>
+    Object.fromEntries(Object.entries(record).map(([id, entry]) => [id, change(entry)]));
   const before = {
     grounds: each(brand.grounds, ({ roles, ...rest }) => ({ ...rest, slots: each(roles, (value) => slot(value)) })),
     styles: each(brand.styles, (style) => slot(style)),

@@ -53,7 +53,7 @@ export function frameRoutes({ database, apart, root }: Services): Route[] {
       const name = readAssetFile(params.file);
       if (!name) throw notFound('The image');
       const stored = await loadSite(database, params.site);
-      const asset = Object.values(stored?.site.assets ?? {}).find((one) => one.hash.startsWith(name.start));
+      const asset = Object.values(stored?.site.assets ?? {}).find((entry) => entry.hash.startsWith(name.start));
       const hash = asset?.hash ?? (await sourceByHash(database, params.site, name.start));
       const file = hash ? await readFile(database.db, hash) : undefined;
       if (!file) throw notFound('The image');

@@ -58,7 +58,7 @@ export function sessionRoutes({ database, door }: Services): Route[] {
     }),
     route(API.session.list, async ({ user, session }) => {
       return {
-        sessions: (await listSessions(database.db, user)).map((one) => ({ ...one, current: one.id === session })),
+        sessions: (await listSessions(database.db, user)).map((entry) => ({ ...entry, current: entry.id === session })),
       };
     }),
     route(API.session.end, async ({ context, user, params }) => {

@@ -136,10 +136,10 @@ const loaded = ({ site, sequence, told }: StoredSite): LoadedSite => ({ site, se
  * A site line by line: what its pages share first, then the pages that are asked for, then the others in their order.
  */
 function* siteLines({ site, ...about }: LoadedSite, first: readonly string[]): Generator<string> {
-  const line = (one: SiteLine) => `${JSON.stringify(one)}\n`;
+  const line = (entry: SiteLine) => `${JSON.stringify(entry)}\n`;
   const wanted = new Set(first.filter((id) => Object.hasOwn(site.pages, id)));
   yield line({ head: { ...about, site: { ...site, pages: {} } }, pages: site.pageOrder.length });
-  for (const id of [...wanted, ...site.pageOrder.filter((one) => !wanted.has(one))])
+  for (const id of [...wanted, ...site.pageOrder.filter((page) => !wanted.has(page))])
     yield line({ page: site.pages[id]! });
   yield line({ whole: true });
 }

@@ -6,7 +6,7 @@ import { DeskActions, type Step } from './desk.ts';
 export function handToken(store: Store, site: Site, path: string): void {
   const { brand } = site;
   const [room, second] = path.split('.');
-  const ground = Object.values(brand.grounds).find((one) => room === 'ground' && one.path === second)?.id ?? null;
+  const ground = Object.values(brand.grounds).find((entry) => room === 'ground' && entry.path === second)?.id ?? null;
   const step: Step =
     room === 'color'
       ? 'colour'

@@ -107,11 +107,11 @@ function within(
     on: (page) => (page === scope.page ? places : []),
   });
   if (scope.section === undefined && scope.place === undefined) return alone(tree.page.title, tree.places);
-  const part = tree.parts.find((one) => one.id === scope.section);
+  const part = tree.parts.find((entry) => entry.id === scope.section);
   const label = scope.place === undefined ? (part?.label ?? '') : 'This place';
   const meant =
     scope.place === undefined ? (part?.places ?? []) : tree.places.filter((place) => place.id === scope.place);
-  const used = new Set(scope.where === 'here' ? [] : meant.flatMap((one) => one.usedId ?? []));
+  const used = new Set(scope.where === 'here' ? [] : meant.flatMap((place) => place.usedId ?? []));
   if (used.size === 0) return alone(label, meant);
   // A change of a shared part applies everywhere it is used.
   const on = (page: string) =>

@@ -37,7 +37,7 @@ describe('gather state', () => {
   it('puts away and back', () => {
     const listed = gatherReducer(start(), GatherActions.listed({ sources: [piece('a'), piece('b')], kept: null }));
     const away = gatherReducer(listed, GatherActions.removeSource({ id: 'a' }));
-    expect([away.sources.map((source) => source.id), away.away.map((one) => one.id)]).toEqual([['b'], ['a']]);
+    expect([away.sources.map((source) => source.id), away.away.map((source) => source.id)]).toEqual([['b'], ['a']]);
     const back = gatherReducer(away, GatherActions.restoreSource({ sources: away.away[0]! }));
     expect([back.sources.map((source) => source.id), back.away]).toEqual([['b', 'a'], []]);
     expect(gatherReducer(back, GatherActions.removeSource({ id: 'nobody' }))).toBe(back);

@@ -106,7 +106,7 @@ export const gatherFeature = createFeature({
     on(GatherActions.restoreSource, (state, { sources }): GatherState => ({
       ...state,
       sources: [...state.sources, sources],
-      away: state.away.filter((one) => one.id !== sources.id),
+      away: state.away.filter((source) => source.id !== sources.id),
     })),
     on(GatherActions.hand, (state, { hand }): GatherState => (state.hand === hand ? state : { ...state, hand })),
     on(GatherActions.count, (state, { count }): GatherState => (state.count === count ? state : { ...state, count })),

@@ -161,7 +161,7 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
     // Saved edits are dropped a moment after they are reported as saved; a reload before that would send them again.
     await until(async () => (await pendingStore.all('small')).length === 0);
     await open(3);
-    expect(state().aside.map((one) => one.change.label)).toEqual(['Corner 10']);
+    expect(state().aside.map((entry) => entry.change.label)).toEqual(['Corner 10']);
     store.dispatch(SiteActions.tryAside({ id: 'edit-0002', fresh: 'edit-0009' }));
     const again = await posted();
     expect(idsOf(again)).toEqual(['edit-0009']);

@@ -204,8 +204,8 @@ describe('sending edits', () => {
     const lines = siteLines({ site: small(), sequence: 9 });
     const asked = async () => {
       for (;;) {
-        const [one] = http.match(({ url }) => url === '/api/sites/small/parts');
-        if (one) return one;
+        const [request] = http.match(({ url }) => url === '/api/sites/small/parts');
+        if (request) return request;
         await soon();
       }
     };

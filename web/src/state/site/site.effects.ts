@@ -101,7 +101,9 @@ export class SiteEffects {
       merge(
         this.#store.select(siteFeature.selectPending).pipe(
           map((pending) => pending.map((change) => change.id)),
-          distinctUntilChanged((one, other) => one.length === other.length && one.every((id, i) => id === other[i])),
+          distinctUntilChanged(
+            (entry, other) => entry.length === other.length && entry.every((id, i) => id === other[i]),
+          ),
         ),
         this.#keepAgain,
       ).pipe(
@@ -240,12 +242,12 @@ export class SiteEffects {
     );
     const known = kept.flatMap((entry) => (entry.sequence > sequence ? [] : [entry.id]));
     const saved = kept.filter((entry) => entry.sequence > sequence);
-    const inRow = saved.every((one, i) => one.sequence === sequence + 1 + i && !one.settled);
+    const inRow = saved.every((change, i) => change.sequence === sequence + 1 + i && !change.settled);
     const changes = inRow
-      ? saved.map((one) => ({
-          sequence: one.sequence,
-          id: one.id,
-          change: sent.find((change) => change.id === one.id)!,
+      ? saved.map((entry) => ({
+          sequence: entry.sequence,
+          id: entry.id,
+          change: sent.find((change) => change.id === entry.id)!,
           windowId,
         }))
       : [];
@@ -255,7 +257,7 @@ export class SiteEffects {
       SiteActions.acknowledged({ ids: known }),
       ...(inRow
         ? [SiteActions.arrived({ changes, windowId })]
-        : [SiteActions.heard({ sequence: Math.max(...saved.map((one) => one.sequence)) })]),
+        : [SiteActions.heard({ sequence: Math.max(...saved.map((change) => change.sequence)) })]),
     );
   }
 
@@ -361,11 +363,11 @@ export class SiteEffects {
     () =>
       this.#store.select(siteFeature.selectSiteState).pipe(
         filter(({ status }) => status === 'ready'),
-        distinctUntilChanged((one, other) => one.aside === other.aside),
+        distinctUntilChanged((site, other) => site.aside === other.aside),
         concatMap(async ({ siteId, aside }) => {
           const now = new Set(aside.map(({ change }) => change.id));
-          for (const one of aside)
-            if (!this.#aside.has(one.change.id)) await asideStore.keep(siteId, one).catch(() => {});
+          for (const entry of aside)
+            if (!this.#aside.has(entry.change.id)) await asideStore.keep(siteId, entry).catch(() => {});
           for (const id of this.#aside) if (!now.has(id)) await asideStore.forget(siteId, id).catch(() => {});
           this.#aside = now;
         }),
@@ -378,7 +380,7 @@ export class SiteEffects {
   readonly keepUndo = createEffect(() =>
     this.#store.select(siteFeature.selectSiteState).pipe(
       filter(({ status }) => status === 'ready'),
-      distinctUntilChanged((one, other) => one.done === other.done && one.undone === other.undone),
+      distinctUntilChanged((site, other) => site.done === other.done && site.undone === other.undone),
       map(({ siteId, done, undone }) => undoShelf.keep(siteId, done, undone)),
       filter((gone) => gone > 0),
       map((gone) =>

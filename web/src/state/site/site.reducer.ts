@@ -271,9 +271,9 @@ export const siteReducer = createReducer(
     sequence > state.latest ? { ...state, latest: sequence } : state,
   ),
   on(SiteActions.refused, (state, { id, words, at }): SiteState => {
-    const change = state.pending.find((one) => one.id === id);
+    const change = state.pending.find((site) => site.id === id);
     if (!change) return state;
-    const pending = state.pending.filter((one) => one.id !== id);
+    const pending = state.pending.filter((site) => site.id !== id);
     const done = state.done.filter((step) => step.changeId !== id);
     return settled({
       ...state,
@@ -286,17 +286,17 @@ export const siteReducer = createReducer(
     });
   }),
   on(SiteActions.tryAside, (state, { id, fresh }): SiteState => {
-    const one = state.aside.find(({ change }) => change.id === id);
-    if (!one) return state;
-    const result = commit(state, { label: one.change.label, ops: one.change.ops }, fresh);
+    const entry = state.aside.find(({ change }) => change.id === id);
+    if (!entry) return state;
+    const result = commit(state, { label: entry.change.label, ops: entry.change.ops }, fresh);
     if (!result.inverse)
-      return { ...result.state, notice: result.state.notice || `“${one.change.label}” no longer changes anything.` };
+      return { ...result.state, notice: result.state.notice || `“${entry.change.label}” no longer changes anything.` };
     return {
       ...result.state,
-      aside: state.aside.filter((other) => other !== one),
+      aside: state.aside.filter((other) => other !== entry),
       done: [
         ...state.done,
-        { label: one.change.label, changeId: fresh, inverse: result.inverse, schemaVersion: SCHEMA_VERSION },
+        { label: entry.change.label, changeId: fresh, inverse: result.inverse, schemaVersion: SCHEMA_VERSION },
       ].slice(-UNDO_DEPTH),
       undone: [],
     };

@@ -97,7 +97,7 @@ export class BuildStep {
   protected readonly states = STATES;
   protected readonly views = VIEWS;
   readonly #kept = remembered(KEY);
-  protected readonly view = signal<(typeof VIEWS)[number]>(VIEWS.find((one) => one === this.#kept) ?? 'Shape');
+  protected readonly view = signal<(typeof VIEWS)[number]>(VIEWS.find((view) => view === this.#kept) ?? 'Shape');
   /** The size that the grid shows; empty: all of them. */
   protected readonly size = signal(this.brand()?.sizeOrder[0] ?? EVERY);
   protected readonly sizeOptions = computed(() => [

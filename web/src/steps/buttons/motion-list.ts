@@ -18,39 +18,39 @@ import { ACTS, Choice, NumberField, TextField, nameProblem } from '../../ui/inde
         </button>
       }
     </p>
-    @for (one of rows(); track one.id) {
+    @for (entry of rows(); track entry.id) {
       <div class="row">
         <yo-text
           label="Name of the motion"
           [hideLabel]="true"
           [yoReaching]="nameOnly"
-          [value]="one.label"
+          [value]="entry.label"
           width="72px"
           [check]="checkName"
-          (done)="set(one.id, 'label', $event)"
+          (done)="set(entry.id, 'label', $event)"
         />
         <yo-number
-          [label]="one.label + ' duration, ms'"
+          [label]="entry.label + ' duration, ms'"
           [hideLabel]="true"
-          [yoReaching]="'motion.' + one.path + '.duration'"
-          [value]="one.duration"
+          [yoReaching]="'motion.' + entry.path + '.duration'"
+          [value]="entry.duration"
           range="duration"
           [digits]="0"
           [width]="40"
-          (held)="set(one.id, 'duration', $event, 'preview')"
-          (done)="set(one.id, 'duration', $event)"
+          (held)="set(entry.id, 'duration', $event, 'preview')"
+          (done)="set(entry.id, 'duration', $event)"
         />
         <yo-text
-          [label]="one.label + ' easing'"
+          [label]="entry.label + ' easing'"
           [hideLabel]="true"
-          [yoReaching]="'motion.' + one.path + '.easing'"
-          [value]="one.easing"
+          [yoReaching]="'motion.' + entry.path + '.easing'"
+          [value]="entry.easing"
           width="104px"
           [mono]="true"
           [check]="checkEasing"
-          (done)="ease(one.id, $event)"
+          (done)="ease(entry.id, $event)"
         />
-        <yo-delete slight [name]="one.label" words="" (done)="remove(one.id)" />
+        <yo-delete slight [name]="entry.label" words="" (done)="remove(entry.id)" />
       </div>
     } @empty {
       <p class="note">No motion yet.</p>

@@ -108,11 +108,11 @@ export class OwnShapeRow {
   ): { readonly chosen: string | null; readonly px: number | null; readonly differ: string } {
     const values = [...new Set(this.variants().map((id) => this.#brand().variants[id]?.shape?.[part]))];
     const [value] = values;
-    const one = values.length === 1;
+    const entry = values.length === 1;
     return {
-      chosen: one ? choiceOf(value as OwnShape[P]) : null,
-      px: one && typeof value === 'number' ? value : null,
-      differ: one ? '' : `${values.length} values`,
+      chosen: entry ? choiceOf(value as OwnShape[P]) : null,
+      px: entry && typeof value === 'number' ? value : null,
+      differ: entry ? '' : `${values.length} values`,
     };
   }
   protected setCorner(chosen: string): void {

@@ -139,7 +139,7 @@ export class CheckStep {
       case 'held':
       case 'stray':
         return this.values()
-          .filter((one) => one.standing === this.list())
+          .filter((value) => value.standing === this.list())
           .map(rowOfValue);
       case 'differences':
         return differingPlaces(this.#compared()).map(rowOfDifference);
@@ -290,7 +290,7 @@ export class CheckStep {
   protected readonly value = computed((): SetValue | undefined => {
     const row = this.row();
     return row && (this.list() === 'held' || this.list() === 'stray')
-      ? this.values().find((one) => one.override.id === row.tokens[0])
+      ? this.values().find((value) => value.override.id === row.tokens[0])
       : undefined;
   });
   protected readonly nearest = computed(() => {

@@ -144,7 +144,7 @@ export class ColourStep {
   protected readonly strip = computed(() =>
     this.swatches()
       .filter((swatch) => swatch.weight > 0)
-      .sort((one, other) => other.weight - one.weight),
+      .sort((swatch, other) => other.weight - swatch.weight),
   );
   protected readonly chosen = computed(
     () =>
@@ -212,10 +212,11 @@ export class ColourStep {
         places: (known?.places ?? 0) + pair.count,
       });
     }
-    const under = [...texts.values()].sort((one, other) => other.places - one.places);
+    const under = [...texts.values()].sort((text, other) => other.places - text.places);
     const rest = site.brand.groundOrder.filter((id) => !used.includes(id));
     const behindMore =
-      under.reduce((sum, one) => sum + one.places, 0) > this.#spots().reduce((sum, spot) => sum + spot.group.count, 0);
+      under.reduce((sum, entry) => sum + entry.places, 0) >
+      this.#spots().reduce((sum, spot) => sum + spot.group.count, 0);
     return behindMore
       ? [...under, ...used.map(background), ...rest.map(background)]
       : [...used.map(background), ...under, ...rest.map(background)];
@@ -235,7 +236,7 @@ export class ColourStep {
       const locked = site ? site.brand.swatchOrder.filter((id) => site.brand.swatches[id]!.locked) : [];
       return locked.length > 0 ? locked : [this.chosen()?.id ?? ''];
     },
-    { equal: (one, other) => one.join() === other.join() },
+    { equal: (entry, other) => entry.join() === other.join() },
   );
   protected readonly uses = computed(() => {
     const site = this.site();
@@ -360,7 +361,7 @@ export class ColourStep {
     const site = this.site();
     const chosen = this.chosen();
     const nearest = site && chosen ? nearestSwatch(site, chosen.id) : undefined;
-    return [...this.others()].sort((one, other) => Number(other.value === nearest) - Number(one.value === nearest));
+    return [...this.others()].sort((entry, other) => Number(other.value === nearest) - Number(entry.value === nearest));
   });
   protected remove(replacement: string): void {
     const id = this.chosen()!.id;
@@ -382,6 +383,6 @@ const whatMoved = (before: Oklch, after: Oklch): string => {
     Math.abs(before.l - after.l) > 1e-4 && 'lightness',
     Math.abs(before.c - after.c) > 1e-4 && 'chroma',
     Math.abs(before.h - after.h) > 1e-3 && 'hue',
-  ].filter((one) => typeof one === 'string');
+  ].filter((entry) => typeof entry === 'string');
   return moved.length === 1 ? moved[0]! : 'colour';
 };

@@ -110,7 +110,7 @@ export class ContrastField {
   protected readonly others = computed(() =>
     this.points()
       .map((point) => ({ ...this.#at(point.oklch), label: point.label, css: cssColor(point.rgb) }))
-      .filter((one) => one.x < W && one.y > 0),
+      .filter((entry) => entry.x < W && entry.y > 0),
   );
   /** The ratio against the next of the list, as figures. */
   protected readonly elsewhere = computed(() => {
@@ -131,7 +131,7 @@ export class ContrastField {
       const { l, c } = this.color();
       return { l: Math.round(l * 16) / 16, c: Math.round(c * 40) / 40 };
     },
-    { equal: (one, other) => one.l === other.l && one.c === other.c },
+    { equal: (entry, other) => entry.l === other.l && entry.c === other.c },
   );
   protected readonly hueTrack = computed(() => {
     const { l, c } = this.#trackTone();

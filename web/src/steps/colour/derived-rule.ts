@@ -165,12 +165,12 @@ export class DerivedRule {
   protected readonly short = computed(() => {
     const rule = this.rule();
     const brand = this.#editor.shown()?.brand;
-    const [one, on] = [
+    const [oklch, on] = [
       brand && swatchColor(brand, this.id()),
       brand && rule?.kind === 'contrast' ? swatchColor(brand, rule.on) : undefined,
     ];
-    if (!one || !on || rule?.kind !== 'contrast') return '';
-    const found = contrastRatio(paintedRgb(one), paintedRgb(on));
+    if (!oklch || !on || rule?.kind !== 'contrast') return '';
+    const found = contrastRatio(paintedRgb(oklch), paintedRgb(on));
     return found < rule.ratio - 0.005
       ? `No lightness reaches ${round(rule.ratio, 2)} on that swatch; the highest is ${round(found, 2)}.`
       : '';

@@ -42,29 +42,35 @@ import { LongWorkLine } from '../long-work-line.ts';
     </div>
     @if (list(); as list) {
       <ul>
-        @for (one of list; track one.name) {
+        @for (entry of list; track entry.name) {
           <li
-            [class.now]="tried() === one"
-            (mousemove)="pointed($event, one)"
+            [class.now]="tried() === entry"
+            (mousemove)="pointed($event, entry)"
             (mouseleave)="tries(null)"
-            (focusin)="tries(one)"
+            (focusin)="tries(entry)"
             (focusout)="tries(null)"
           >
-            <span class="name">{{ one.name }}</span>
-            <span class="strip" role="group" [attr.aria-label]="one.name + ', swatch by swatch'">
-              @for (swatch of one.swatches; track swatch.id) {
+            <span class="name">{{ entry.name }}</span>
+            <span class="strip" role="group" [attr.aria-label]="entry.name + ', swatch by swatch'">
+              @for (swatch of entry.swatches; track swatch.id) {
                 <button
                   yo-pick
                   [style.background]="swatch.to"
                   [attr.aria-label]="'Apply ' + swatch.label + ' ' + swatch.to + ' alone'"
                   [title]="swatch.label + ': ' + swatch.from + ' to ' + swatch.to + ', ΔE ' + distance(swatch)"
                   [yoReaching]="scope(swatch)"
-                  (click)="take(one, swatch)"
+                  (click)="take(entry, swatch)"
                 ></button>
               }
             </span>
-            <span class="note">{{ one.failing ? plural(one.failing, 'pair') + ' failing' : '' }}</span>
-            <button yo-act slight [attr.aria-label]="'Apply ' + one.name" [yoReaching]="whole(one)" (click)="take(one)">
+            <span class="note">{{ entry.failing ? plural(entry.failing, 'pair') + ' failing' : '' }}</span>
+            <button
+              yo-act
+              slight
+              [attr.aria-label]="'Apply ' + entry.name"
+              [yoReaching]="whole(entry)"
+              (click)="take(entry)"
+            >
               Apply
             </button>
           </li>

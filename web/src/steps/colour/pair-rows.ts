@@ -85,6 +85,6 @@ export function rateSpots(site: Site, spots: readonly Spot[]): PairRow[] {
     });
   }
   return [...rows.values()].sort(
-    (one, other) => Number(one.found >= one.needed) - Number(other.found >= other.needed) || other.places - one.places,
+    (row, other) => Number(row.found >= row.needed) - Number(other.found >= other.needed) || other.places - row.places,
   );
 }

@@ -71,11 +71,11 @@ import { ACTS } from '../../ui/index.ts';
     @if (beyond().length) {
       <p class="head">Out of reach (in images)</p>
       <ul aria-label="Out of reach">
-        @for (one of beyond(); track one.asset) {
+        @for (source of beyond(); track source.asset) {
           <li>
-            <span></span><span class="name">{{ one.name }}</span
-            ><span class="mono right">{{ cut(one.share * 100, 0) }} %</span
-            ><span class="mono right">{{ one.places }}</span>
+            <span></span><span class="name">{{ source.name }}</span
+            ><span class="mono right">{{ cut(source.share * 100, 0) }} %</span
+            ><span class="mono right">{{ source.places }}</span>
           </li>
         }
       </ul>
@@ -158,5 +158,5 @@ const NEAREST = 40;
 
 const NONE: PicturesShown = new Map();
 
-const sameCounts = (one: PicturesShown, other: PicturesShown): boolean =>
-  one.size === other.size && [...one].every(([asset, count]) => other.get(asset) === count);
+const sameCounts = (entry: PicturesShown, other: PicturesShown): boolean =>
+  entry.size === other.size && [...entry].every(([asset, count]) => other.get(asset) === count);

@@ -42,14 +42,14 @@ import type { HueLine, HuePoint } from './hue-chart.ts';
     @for (set of sets(); track set.id) {
       <div class="set" [yoReaching]="scope">
         <span class="head">{{ set.label }}</span>
-        @for (one of set.swatches; track one.id) {
+        @for (swatch of set.swatches; track swatch.id) {
           <button
             yo-act
             slight
-            [attr.aria-label]="'Remove ' + one.label + ' from the ' + set.label.toLowerCase()"
-            (click)="put(set.id, one.id, false)"
+            [attr.aria-label]="'Remove ' + swatch.label + ' from the ' + set.label.toLowerCase()"
+            (click)="put(set.id, swatch.id, false)"
           >
-            <i [style.background]="one.css"></i>{{ one.label }} ×
+            <i [style.background]="swatch.css"></i>{{ swatch.label }} ×
           </button>
         }
         <yo-choice
@@ -155,7 +155,7 @@ export class ToldApart {
   /** Nearest first: what needs looking at stands on top. */
   protected readonly pairs = computed(() =>
     apartPairs(this.site(), this.#severity()).sort(
-      (one, other) => one.distances[one.worst] - other.distances[other.worst],
+      (pair, other) => pair.distances[pair.worst] - other.distances[other.worst],
     ),
   );
   readonly #points = computed((): (HuePoint & { path: string })[] =>
@@ -200,7 +200,7 @@ export class ToldApart {
       return {
         id,
         label,
-        swatches: ids.flatMap((one) => all.find((other) => other.id === one) ?? []),
+        swatches: ids.flatMap((name) => all.find((other) => other.id === name) ?? []),
         others: all
           .filter((entry) => !ids.includes(entry.id))
           .map((entry) => ({ value: entry.id, label: entry.label, color: entry.css })),

@@ -57,7 +57,7 @@ export class BringIn {
     return this.whole() ? planBrand(site, incoming.brand!.brand, incoming.left) : planColors(site, incoming);
   });
   protected readonly rows = computed(() =>
-    [...(this.plan()?.rows ?? [])].sort((one, other) => ORDER[one.arrival] - ORDER[other.arrival]),
+    [...(this.plan()?.rows ?? [])].sort((row, other) => ORDER[row.arrival] - ORDER[other.arrival]),
   );
   protected readonly sum = computed(() => {
     const counts = this.plan()?.counts;

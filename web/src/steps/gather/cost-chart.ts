@@ -59,7 +59,7 @@ export function drawCosts(
             symbolSize: 4,
             itemStyle: { color: INK },
             lineStyle: { color: INK, width: 1.2 },
-            data: costs.map((one, i) => [i + 1, one]),
+            data: costs.map((value, i) => [i + 1, value]),
             markLine: {
               silent: true,
               symbol: 'none',

@@ -215,7 +215,7 @@ export class GatherStep {
     const id = freshId('logo');
     const shares = colors.map(({ hex, share }) => ({ hex: hex.slice(0, 7), share: Math.round(share * 1000) / 1000 }));
     this.#editor.commit((site) => {
-      const known = Object.values(site.assets).find((one) => one.hash === picture!.hash);
+      const known = Object.values(site.assets).find((entry) => entry.hash === picture!.hash);
       const asset: Asset = known ?? {
         id,
         name: piece.name.slice(0, 80),
@@ -234,7 +234,7 @@ export class GatherStep {
     this.#store.dispatch(GatherActions.hand({ hand: this.holds(color) ? [] : color.alike }));
   }
   protected holds(color: Candidate): boolean {
-    return color.alike.some((one) => this.hand().includes(one));
+    return color.alike.some((name) => this.hand().includes(name));
   }
   protected keep(color: Candidate, keep: boolean): void {
     this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { keep } }));
@@ -328,7 +328,9 @@ export class GatherStep {
     if (!edit) return;
     this.#editor.commit(() => edit);
     this.#store.dispatch(
-      GatherActions.taken({ colors: [...plan.adds, ...plan.drops.map((drop) => drop.color)].map((one) => one.id) }),
+      GatherActions.taken({
+        colors: [...plan.adds, ...plan.drops.map((drop) => drop.color)].map((candidate) => candidate.id),
+      }),
     );
   }
 
@@ -340,7 +342,7 @@ export class GatherStep {
     const edit = this.#edit();
     const places = site && edit ? siteIndex(site).countOf(ripple(site, applyChange(site, edit).site).changed) : 0;
     const parts = [
-      ...(adds.length ? [`adds ${adds.map((one) => this.name(one)).join(', ')}`] : []),
+      ...(adds.length ? [`adds ${adds.map((candidate) => this.name(candidate)).join(', ')}`] : []),
       ...(drops.length
         ? [
             `drops ${drops.map((drop) => `${drop.color.label} (to ${drop.replacement ? this.name(drop.replacement) : 'nothing'})`).join(', ')}`,

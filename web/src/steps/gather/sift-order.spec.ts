@@ -33,7 +33,7 @@ describe('the sift', () => {
   it('keeps every swatch there is until a number is wanted', () => {
     const { kept, dropped, bestTradeOff } = siftOrder(colors, [logo], null, {});
     expect(kept.filter((entry) => entry.color.swatch !== null).length).toBe(4);
-    expect(dropped.every((one) => one.color.swatch === null)).toBeTrue();
+    expect(dropped.every((entry) => entry.color.swatch === null)).toBeTrue();
     expect(bestTradeOff).toBeGreaterThan(0);
   });
   it('keeps exactly as many as are wanted, the best of the order, and names an replacement for each other one', () => {

@@ -33,23 +33,23 @@ export function siftOrder(
   choices: Readonly<Record<string, SiftChoice>>,
 ): SiftOrder {
   const order = sift(colors, sources.length);
-  const costs = costCurve(order.map((one) => one.color));
+  const costs = costCurve(order.map((entry) => entry.color));
   const bend = bestTradeOff(costs);
   const wants = ({ color }: Sifted<Candidate>) => color.locked || choices[color.id]?.keep === true;
-  const open = order.filter((one) => !wants(one) && choices[one.color.id]?.keep !== false);
+  const open = order.filter((entry) => !wants(entry) && choices[entry.color.id]?.keep !== false);
   const certain = order.filter(wants);
   const room = count === null ? 0 : Math.max(0, count - certain.length);
   const chosen =
     count === null
       ? open.filter((entry) => entry.color.swatch !== null || order.indexOf(entry) < bend)
       : open.slice(0, room);
-  const ids = new Set([...certain, ...chosen].map((one) => one.color.id));
+  const ids = new Set([...certain, ...chosen].map((entry) => entry.color.id));
   const byId = new Map(drops(colors, ids).map((drop) => [drop.color.id, drop]));
   const dropped = order
-    .filter((one) => !ids.has(one.color.id))
-    .map((one) => ({ ...one, drop: byId.get(one.color.id)! }));
-  const kept = order.filter((one) => ids.has(one.color.id));
+    .filter((entry) => !ids.has(entry.color.id))
+    .map((entry) => ({ ...entry, drop: byId.get(entry.color.id)! }));
+  const kept = order.filter((entry) => ids.has(entry.color.id));
   // The curve's own measure: kept first, so that its value at their number is what exactly these cost.
-  const cost = kept.length > 0 ? costCurve([...kept, ...dropped].map((one) => one.color))[kept.length - 1]! : 0;
+  const cost = kept.length > 0 ? costCurve([...kept, ...dropped].map((entry) => entry.color))[kept.length - 1]! : 0;
   return { kept, dropped, costs, bestTradeOff: bend, cost };
 }

@@ -2,14 +2,14 @@ import { applyChange, contrastRatio, parseColor, setRole } from '@yohaku/core';
 import { small } from '../../testing/small.ts';
 import { callsOf, groundLines, rowsOf } from './ground-lines.ts';
 
-const ratio = (one: string, other: string) => contrastRatio(parseColor(one)!.rgb, parseColor(other)!.rgb);
+const ratio = (name: string, other: string) => contrastRatio(parseColor(name)!.rgb, parseColor(other)!.rgb);
 
 describe('set lines', () => {
   const site = small();
   const sample = (role: string, of = site, ground = 'pale') =>
     groundLines(of)
       .find((line) => line.id === ground)!
-      .samples.find((one) => one.role === role)!;
+      .samples.find((entry) => entry.role === role)!;
 
   it('stand in the order of the brand, with all places on each background counted', () => {
     const lines = groundLines(site);
@@ -59,7 +59,7 @@ describe('set lines', () => {
     const calls = callsOf(groundLines(site));
     expect(calls.every(({ sample }) => sample.places > 0)).toBeTrue();
     expect(calls.map(({ sample }) => sample.places)).toEqual(
-      calls.map(({ sample }) => sample.places).sort((one, other) => other - one),
+      calls.map(({ sample }) => sample.places).sort((value, other) => other - value),
     );
     const unset = calls.find(({ sample, line }) => line.id === 'pale' && sample.role === 'link-visited');
     expect(unset?.fails).toBeFalse();
@@ -74,7 +74,8 @@ describe('set lines', () => {
   });
   it('judge what is typed on the field, and a stripe by the text on it', () => {
     const lined = applyChange(site, setRole(site, 'pale', 'stripe', { kind: 'raw', color: '#777777' })).site;
-    const found = (of: typeof site, role: string) => groundLines(of)[0]!.more.find((one) => one.role === role)!.found;
+    const found = (of: typeof site, role: string) =>
+      groundLines(of)[0]!.more.find((entry) => entry.role === role)!.found;
     expect(found(lined, 'stripe')).toBeCloseTo(ratio('#222222', '#777777'), 9);
     const filled = applyChange(site, setRole(site, 'pale', 'field', { kind: 'raw', color: '#888888' })).site;
     expect(found(filled, 'field-text')).toBeCloseTo(ratio('#222222', '#888888'), 9);

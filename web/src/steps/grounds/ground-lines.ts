@@ -131,7 +131,7 @@ export function callsOf(lines: readonly GroundLine[]): Call[] {
       [...line.samples, ...line.more].map((sample): Call => ({ line, sample, fails: fallsShort(sample) })),
     )
     .filter(({ sample, fails }) => fails || (sample.places > 0 && !sample.set))
-    .sort((one, other) => other.sample.places - one.sample.places || Number(other.fails) - Number(one.fails));
+    .sort((call, other) => other.sample.places - call.sample.places || Number(other.fails) - Number(call.fails));
 }
 
 /** A line's samples in rows of so many: folded, of those it leaves out only what fails. */

@@ -114,7 +114,7 @@ export class GroundsStep {
     const failing = callsOf(lines)
       .filter((call) => call.fails)
       .map(({ line, sample }) => ({ line, one: sample }))[0];
-    const line = lines.find((one) => one.id === ground) ?? failing?.line ?? lines[0];
+    const line = lines.find((entry) => entry.id === ground) ?? failing?.line ?? lines[0];
     const site = this.site();
     if (!line || !site) return undefined;
     const wanted = role ?? (ground === null || ground === failing?.line.id ? failing?.one.role : undefined) ?? 'text';
@@ -129,7 +129,7 @@ export class GroundsStep {
     const chosen = this.chosen();
     const site = this.site();
     if (!chosen || !site) return undefined;
-    const sample = [...chosen.line.samples, ...chosen.line.more].find((one) => one.role === chosen.role);
+    const sample = [...chosen.line.samples, ...chosen.line.more].find((entry) => entry.role === chosen.role);
     const table = tokenTable(site.brand);
     const { css, chain } = tokenValue(table, chosen.path);
     const by =
@@ -254,7 +254,7 @@ export class GroundsStep {
   protected readonly callsShown = signal(CALLS);
   /** Returns the label of a role whose variant no column shows. */
   protected nameOf(role: string): string {
-    return this.roles().find((one) => one.value === role)?.label ?? roleLabel(role);
+    return this.roles().find((entry) => entry.value === role)?.label ?? roleLabel(role);
   }
   protected shortName(role: string): string {
     const button = parseButtonRole(role);
@@ -286,7 +286,7 @@ export class GroundsStep {
     return [{ ground: chosen.line.id, role: chosen.role }, ...others.map(([ground, role]) => ({ ground, role }))];
   });
   protected isNow(ground: string, role: string): boolean {
-    return this.selected().some((one) => one.ground === ground && one.role === role);
+    return this.selected().some((entry) => entry.ground === ground && entry.role === role);
   }
   /** A press takes one role; with Shift or Ctrl it joins those in hand, or leaves them. */
   protected pick(event: MouseEvent | null, ground: string, role: string): void {
@@ -303,7 +303,7 @@ export class GroundsStep {
   }
   /** Another role in hand: on every ground on which one was. */
   protected role(role: string): void {
-    const grounds = [...new Set(this.selected().map((one) => one.ground))];
+    const grounds = [...new Set(this.selected().map((entry) => entry.ground))];
     this.choose(this.chosen()!.line.id, role);
     this.more.set(new Set(grounds.map((ground) => `${ground} ${role}`)));
   }

@@ -160,7 +160,7 @@ export class CollectionsPanel implements OnDestroy {
   /** Where the selected item stands in the order shown. */
   protected readonly now = computed((): number | null => {
     const [table, item] = [this.table(), this.#item()];
-    const at = table && item !== null ? table.ordered().findIndex((one) => one.id === item) : -1;
+    const at = table && item !== null ? table.ordered().findIndex((entry) => entry.id === item) : -1;
     return at < 0 ? null : at;
   });
   protected choose(id: string): void {
@@ -265,7 +265,7 @@ export class CollectionsPanel implements OnDestroy {
     return { all: others.length, empty: others.filter((item) => !item.values[field]).length };
   });
   #shownOthers(): readonly Item[] {
-    return (this.table()?.ordered() ?? this.found()).filter((one) => one.id !== this.item()?.id);
+    return (this.table()?.ordered() ?? this.found()).filter((item) => item.id !== this.item()?.id);
   }
   protected fill(field: string, all: boolean): void {
     const ids = this.#shownOthers()

@@ -20,29 +20,29 @@ import { ACTS, Choice, TextField, nameProblem } from '../../ui/index.ts';
   imports: [ACTS, Choice, TextField],
   template: `
     <ul aria-label="Downloads of the site">
-      @for (one of shown(); track one.download.id) {
+      @for (entry of shown(); track entry.download.id) {
         <li>
           <yo-text
-            [label]="'Name of ' + one.download.name"
+            [label]="'Name of ' + entry.download.name"
             [hideLabel]="true"
-            [value]="one.download.name"
+            [value]="entry.download.name"
             width="220px"
             [check]="check"
-            (done)="rename(one.download, $event)"
+            (done)="rename(entry.download, $event)"
           />
-          <span class="mono">{{ facts(one.download) }}</span><span class="note">{{ told(one) }}</span>
-          @if (one.uses) {
+          <span class="mono">{{ facts(entry.download) }}</span><span class="note">{{ told(entry) }}</span>
+          @if (entry.uses) {
             <yo-choice
-              [label]="'Replace ' + one.download.name"
+              [label]="'Replace ' + entry.download.name"
               [hideLabel]="true"
               [value]="null"
               placeholder="replace with"
-              [options]="others(one)"
+              [options]="others(entry)"
               [width]="150"
-              (chosen)="replace(one.download, $event)"
+              (chosen)="replace(entry.download, $event)"
             />
           } @else {
-            <yo-delete slight [name]="one.download.name" words="" (done)="remove(one.download)" />
+            <yo-delete slight [name]="entry.download.name" words="" (done)="remove(entry.download)" />
           }
         </li>
       } @empty {
@@ -88,8 +88,8 @@ export class DownloadsList {
   }
   protected others({ download }: KeptDownload): { value: string; label: string }[] {
     return this.downloads()
-      .filter((one) => one.download.id !== download.id)
-      .map((one) => ({ value: one.download.id, label: one.download.name }));
+      .filter((entry) => entry.download.id !== download.id)
+      .map((entry) => ({ value: entry.download.id, label: entry.download.name }));
   }
   protected rename({ id }: Download, name: string): void {
     this.#editor.commit((site) => setValue(site, `Download ${name}`, ['downloads', id, 'name'], name));

@@ -108,68 +108,68 @@ const INWARDS = 24;
     </div>
     <div class="yo-rows">
       <ul aria-label="Menu entries" [yoReaching]="everywhere" cdkDropList (cdkDropListDropped)="dropped($event)">
-        @for (one of entries(); track one.id) {
-          <li cdkDrag [cdkDragData]="one.id" [class.under]="one.under !== undefined">
+        @for (row of entries(); track row.id) {
+          <li cdkDrag [cdkDragData]="row.id" [class.under]="row.under !== undefined">
             <span class="grip" cdkDragHandle yoTip="Drag it up or down; to the right, under the one above"
               ><yo-icon name="grip"
             /></span>
             <yo-text
-              [label]="'Text of ' + one.label"
+              [label]="'Text of ' + row.label"
               [hideLabel]="true"
-              [value]="one.label"
+              [value]="row.label"
               width="130px"
               [check]="check"
-              (done)="rename(one.id, $event)"
+              (done)="rename(row.id, $event)"
             />
             <yo-text
-              [label]="one.label + ' links to'"
+              [label]="row.label + ' links to'"
               [hideLabel]="true"
-              [value]="text(one)"
+              [value]="text(row)"
               [offers]="offers()"
               width="150px"
               [check]="checkLink"
-              (done)="lead(one.id, $event)"
+              (done)="lead(row.id, $event)"
             />
             <yo-choice
-              [label]="'Look of ' + one.label"
+              [label]="'Look of ' + row.label"
               [hideLabel]="true"
-              [value]="one.look?.variant ?? ''"
+              [value]="row.look?.variant ?? ''"
               [options]="looks()"
               [width]="96"
-              (chosen)="look(one.id, $event)"
+              (chosen)="look(row.id, $event)"
             />
             <span class="yo-joined">
               <button
                 yo-act
                 slight
                 icon="up"
-                [attr.aria-label]="one.label + ' up'"
-                [disabled]="one.first"
-                (click)="move(one.id, -1)"
+                [attr.aria-label]="row.label + ' up'"
+                [disabled]="row.first"
+                (click)="move(row.id, -1)"
               ></button
               ><button
                 yo-act
                 slight
                 icon="down"
-                [attr.aria-label]="one.label + ' down'"
-                [disabled]="one.last"
-                (click)="move(one.id, 1)"
+                [attr.aria-label]="row.label + ' down'"
+                [disabled]="row.last"
+                (click)="move(row.id, 1)"
               ></button>
               <button
                 yo-act
                 slight
-                [icon]="one.under === undefined ? 'inwards' : 'outwards'"
-                [attr.aria-label]="one.under === undefined ? one.label + ' indent' : one.label + ' outdent'"
-                [yoTip]="one.under === undefined ? 'Indent below the entry before' : 'Outdent'"
-                [disabled]="one.under === undefined && !canNest(one)"
-                (click)="nest(one.id, one.under === undefined)"
+                [icon]="row.under === undefined ? 'inwards' : 'outwards'"
+                [attr.aria-label]="row.under === undefined ? row.label + ' indent' : row.label + ' outdent'"
+                [yoTip]="row.under === undefined ? 'Indent below the entry before' : 'Outdent'"
+                [disabled]="row.under === undefined && !canNest(row)"
+                (click)="nest(row.id, row.under === undefined)"
               ></button>
             </span>
             <yo-delete
               slight
-              [name]="one.label"
-              [words]="one.above ? 'Its indented entries move up one level.' : ''"
-              (done)="remove(one.id)"
+              [name]="row.label"
+              [words]="row.above ? 'Its indented entries move up row level.' : ''"
+              (done)="remove(row.id)"
             />
           </li>
         } @empty {
@@ -311,10 +311,10 @@ export class MenuList {
   /** Far enough to the right it goes under the one above. */
   protected dropped({ item, currentIndex, distance }: CdkDragDrop<unknown>): void {
     const id = item.data as string;
-    const own = this.entries().find((one) => one.id === id)!;
+    const own = this.entries().find((entry) => entry.id === id)!;
     const under = own.under !== undefined ? distance.x > -INWARDS : distance.x > INWARDS;
     // The list counts the entry itself, and those under it, where they were.
-    const rest = this.entries().filter((one) => one.id !== id);
+    const rest = this.entries().filter((entry) => entry.id !== id);
     const at = rest.slice(0, currentIndex).filter((entry) => entry.under !== id).length;
     this.#do((site) => dragMenuEntry(site, id, at, under));
   }
@@ -334,8 +334,8 @@ export class MenuList {
   protected text({ link }: MenuEntry): string {
     return hrefText(this.#site()!, link);
   }
-  protected canNest(one: MenuEntry): boolean {
-    return nestMenuEntry(this.#site()!, one.id, true) !== undefined;
+  protected canNest(entry: MenuEntry): boolean {
+    return nestMenuEntry(this.#site()!, entry.id, true) !== undefined;
   }
   protected rename(id: string, label: string): void {
     this.#do((site) => setValue(site, `Menu entry ${label}`, ['shared', 'header', 'items', id, 'label'], label));

@@ -127,12 +127,12 @@ const LOOK_MS = 10;
         <section aria-label="To fix">
           <p class="head">To fix (this page first)</p>
           <ul>
-            @for (one of listed(); track one.page + one.words) {
+            @for (entry of listed(); track entry.page + entry.words) {
               <li>
-                <button yo-opens (click)="went.emit(one.page)">{{ one.title }}</button><span
-                  >{{ one.words }}
-                  @if (one.fix; as fix) {
-                    <button yo-act slight icon="fix" (click)="put(one.page, fix)">
+                <button yo-opens (click)="went.emit(entry.page)">{{ entry.title }}</button><span
+                  >{{ entry.words }}
+                  @if (entry.fix; as fix) {
+                    <button yo-act slight icon="fix" (click)="put(entry.page, fix)">
                       {{ fix.kind === 'place' ? 'Edit' : 'Fix' }}
                     </button>
                   }

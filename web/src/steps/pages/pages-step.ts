@@ -171,7 +171,7 @@ export class PagesStep {
   /** A press takes one section in hand; with Shift or Ctrl it joins those in hand, or leaves them. */
   protected press(event: MouseEvent, id: string): void {
     const now = this.section();
-    const isOwn = (one: string) => one !== 'header' && one !== 'footer';
+    const isOwn = (name: string) => name !== 'header' && name !== 'footer';
     if (!(event.shiftKey || event.ctrlKey || event.metaKey) || !now?.own || !isOwn(id) || now.id === id)
       return this.choose(id);
     const { sections } = this.#desk();
@@ -195,7 +195,7 @@ export class PagesStep {
     // As it is saved by now: what was added a moment ago is there.
     const site = this.#editor.current()!;
     const page = site.pages[this.page()!.id]!;
-    const part = pageTree(site, page.id).parts.find((one) => one.id === section);
+    const part = pageTree(site, page.id).parts.find((entry) => entry.id === section);
     if (part)
       this.#store.dispatch(DeskActions.choose({ choice: { place: { page: page.id, id: part.places[0]!.id } } }));
   }
@@ -208,7 +208,7 @@ export class PagesStep {
         site,
         id,
         from,
-        Object.values(PAGE_KINDS).find((one) => one.id === kind),
+        Object.values(PAGE_KINDS).find((entry) => entry.id === kind),
       ),
     );
     this.go(id);
@@ -253,7 +253,7 @@ export class PagesStep {
     const first = this.strips()[0]?.id === 'header' ? 1 : 0;
     const all = this.strips()
       .map((strip) => strip.id)
-      .filter((one) => one !== id && one !== 'header' && one !== 'footer');
+      .filter((name) => name !== id && name !== 'header' && name !== 'footer');
     // All that are in hand go where the one that was dragged goes, in their order.
     const before =
       all
@@ -264,7 +264,7 @@ export class PagesStep {
       inTurn(
         site,
         several.length > 1 ? `Move ${several.length} sections` : `Move ${sectionOf(site, page.sections[id]!)!.label}`,
-        several.map((one, i) => (now: Site) => placeSection(now, page.id, one, i === 0 ? before : several[i - 1]!)),
+        several.map((name, i) => (now: Site) => placeSection(now, page.id, name, i === 0 ? before : several[i - 1]!)),
       ),
     );
     if (several.length === 1) this.choose(id);

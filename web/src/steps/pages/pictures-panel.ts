@@ -64,32 +64,34 @@ import { DownloadsList } from './downloads-list.ts';
     } @else {
       <div class="yo-rows" (yoDrop)="dropped($event)">
         <ul aria-label="Images of the site">
-          @for (one of shown(); track one.asset.id) {
+          @for (entry of shown(); track entry.asset.id) {
             <li>
-              <img [src]="address(one.asset)" alt="" loading="lazy" />
+              <img [src]="address(entry.asset)" alt="" loading="lazy" />
               <div>
                 <yo-text
-                  [label]="'Name of ' + one.asset.name"
+                  [label]="'Name of ' + entry.asset.name"
                   [hideLabel]="true"
-                  [value]="one.asset.name"
+                  [value]="entry.asset.name"
                   width="190px"
                   [check]="check"
-                  (done)="rename(one.asset, $event)"
+                  (done)="rename(entry.asset, $event)"
                 />
-                <p class="note" [yoTip]="told(one)">{{ one.asset.width }} × {{ one.asset.height }}, {{ told(one) }}</p>
+                <p class="note" [yoTip]="told(entry)">
+                  {{ entry.asset.width }} × {{ entry.asset.height }}, {{ told(entry) }}
+                </p>
                 <p class="acts">
-                  @if (one.uses) {
+                  @if (entry.uses) {
                     <yo-choice
-                      [label]="'Replace ' + one.asset.name"
+                      [label]="'Replace ' + entry.asset.name"
                       [hideLabel]="true"
                       [value]="null"
                       placeholder="replace with"
-                      [options]="others(one)"
+                      [options]="others(entry)"
                       [width]="190"
-                      (chosen)="replace(one.asset, $event)"
+                      (chosen)="replace(entry.asset, $event)"
                     />
                   } @else {
-                    <yo-delete slight [name]="one.asset.name" words="" (done)="remove(one.asset)" />
+                    <yo-delete slight [name]="entry.asset.name" words="" (done)="remove(entry.asset)" />
                   }
                 </p>
               </div>

@@ -135,12 +135,12 @@ const SHOWN: readonly { readonly value: string; readonly label: string; readonly
             [value]="picture.focus?.y ?? 0.5"
             (done)="focus('y', $event)"
           />
-          @if (behindNow(); as one) {
+          @if (behindNow(); as entry) {
             <yo-focus-point
-              [label]="'Focus point of ' + one.name"
-              [src]="one.src"
-              [width]="one.width"
-              [height]="one.height"
+              [label]="'Focus point of ' + entry.name"
+              [src]="entry.src"
+              [width]="entry.width"
+              [height]="entry.height"
               [point]="picture.focus ?? { x: 0.5, y: 0.5 }"
               (held)="focusAt($event, 'preview')"
               (done)="focusAt($event)"
@@ -302,7 +302,7 @@ export class SectionFacts {
     this.#set('Arrangement', 'arrangement', value === ARRANGEMENTS[0]!.id ? undefined : value);
   }
   protected hide(value: string): void {
-    const hidden = SHOWN.find((one) => one.value === value)?.hidden;
+    const hidden = SHOWN.find((entry) => entry.value === value)?.hidden;
     if (hidden) this.#editor.commit((site) => hideSection(site, this.page(), this.id(), hidden));
   }
   protected readonly checkAnchor = (text: string): string => {

@@ -52,7 +52,7 @@ interface Shown {
     <div class="top">
       <span class="yo-joined" role="group" aria-label="For">
         <button yo-act slight [attr.aria-pressed]="use() === null" (click)="use.set(null)">all {{ all.length }}</button>
-        @if (along(); as one) {
+        @if (along(); as entry) {
           <button
             yo-act
             slight
@@ -74,8 +74,8 @@ interface Shown {
             reused {{ kept().length }}
           </button>
         }
-        @for (one of uses; track one) {
-          <button yo-act slight [attr.aria-pressed]="use() === one" (click)="use.set(one)">{{ one }}</button>
+        @for (entry of uses; track entry) {
+          <button yo-act slight [attr.aria-pressed]="use() === entry" (click)="use.set(entry)">{{ entry }}</button>
         }
       </span>
       <span role="status">{{ where() }} Shown with text of this page; each section comes with its own text.</span>
@@ -98,13 +98,13 @@ interface Shown {
           another where that is wrong.
         </p>
         <div class="fields">
-          @for (one of unsure(); track one.target + one.from) {
+          @for (entry of unsure(); track entry.target + entry.from) {
             <yo-choice
-              [label]="names[one.target] + ' “' + one.label + '”'"
-              [value]="choices()[one.target + ' ' + one.from] ?? one.to"
-              [options]="options(one.target)"
+              [label]="names[entry.target] + ' “' + entry.label + '”'"
+              [value]="choices()[entry.target + ' ' + entry.from] ?? entry.to"
+              [options]="options(entry.target)"
               [width]="150"
-              (chosen)="choose(one, $event)"
+              (chosen)="choose(entry, $event)"
             />
           }
         </div>
@@ -118,32 +118,32 @@ interface Shown {
       </section>
     } @else if (site(); as site) {
       <ul aria-label="Kinds of section" cdkDropList cdkDropListSortingDisabled>
-        @for (one of shown(); track one.id) {
+        @for (entry of shown(); track entry.id) {
           <li>
             <button
               yo-pick
               cdkDrag
-              [cdkDragDisabled]="!one.section"
+              [cdkDragDisabled]="!entry.section"
               (cdkDragStarted)="pulls(true)"
               (cdkDragMoved)="over($event)"
-              (cdkDragEnded)="drop($event, one)"
-              [disabled]="!one.section"
-              [attr.aria-label]="one.section ? one.label : one.label + ': ' + one.needs"
-              (click)="take(one)"
+              (cdkDragEnded)="drop($event, entry)"
+              [disabled]="!entry.section"
+              [attr.aria-label]="entry.section ? entry.label : entry.label + ': ' + entry.needs"
+              (click)="take(entry)"
             >
-              @if (one.section; as section) {
+              @if (entry.section; as section) {
                 @defer (on viewport) {
                   <yo-section-card [section]="section" [site]="site" [css]="css()" />
                 } @placeholder {
                   <span class="card"></span>
                 }
               } @else {
-                <span class="card note">{{ one.needs }}.</span>
+                <span class="card note">{{ entry.needs }}.</span>
               }
               <span class="name"
-                >{{ one.label }} <span class="quiet">{{ one.note }}</span></span
+                >{{ entry.label }} <span class="quiet">{{ entry.note }}</span></span
               >
-              <span *cdkDragPreview class="held">{{ one.label }}</span><span *cdkDragPlaceholder class="card"></span>
+              <span *cdkDragPreview class="held">{{ entry.label }}</span><span *cdkDragPlaceholder class="card"></span>
             </button>
           </li>
         }
@@ -369,11 +369,11 @@ export class SectionShelf {
       width: `${at.line.width}px`,
     });
   }
-  protected drop({ dropPoint }: CdkDragEnd, one: Shown): void {
+  protected drop({ dropPoint }: CdkDragEnd, entry: Shown): void {
     const at = sectionAt(dropPoint.x, dropPoint.y);
     this.#show(undefined);
     this.pulls(false);
-    if (at) this.take(one, at);
+    if (at) this.take(entry, at);
   }
 }
 

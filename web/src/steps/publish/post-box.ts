@@ -51,11 +51,16 @@ export const NO_LETTERS: LettersPage = { letters: [], more: false, total: 0, unr
     </div>
     <div class="cols">
       <ul aria-label="Messages" class="yo-rows">
-        @for (one of letters(); track one.id) {
+        @for (letter of letters(); track letter.id) {
           <li>
-            <button yo-pick [attr.aria-pressed]="one.id === open()?.id" [class.strong]="!one.read" (click)="read(one)">
-              <span>{{ when(one.at) }}</span><span>{{ one.tray }}</span
-              ><span class="quiet">{{ first(one) }}</span>
+            <button
+              yo-pick
+              [attr.aria-pressed]="letter.id === open()?.id"
+              [class.strong]="!letter.read"
+              (click)="read(letter)"
+            >
+              <span>{{ when(letter.at) }}</span><span>{{ letter.tray }}</span
+              ><span class="quiet">{{ first(letter) }}</span>
             </button>
           </li>
         } @empty {

@@ -67,7 +67,7 @@ export class FamilyShelf {
   /** Family whose figures stand at the side: that pointed at, else the one in use. */
   readonly #pointed = signal<string | null>(null);
   protected readonly fonts = computed(() => this.#editor.current()?.brand.fonts, {
-    equal: (one, other) => one === other,
+    equal: (entry, other) => entry === other,
   });
   protected readonly used = computed(() => this.#editor.current()?.brand.families[this.role()] ?? '');
   protected readonly sample = computed(() => {

@@ -91,14 +91,14 @@ export class StyleHand {
     if (!site || !style || style.use !== 'heading') return undefined;
     const ladder = site.brand.styleOrder
       .map((id) => site.brand.styles[id]!)
-      .filter((one) => one.use === 'heading' || one.use === 'running');
-    const headings = ladder.filter((one) => one.use === 'heading');
-    const order = [...headings, ...ladder.filter((one) => one.use === 'running')];
+      .filter((entry) => entry.use === 'heading' || entry.use === 'running');
+    const headings = ladder.filter((entry) => entry.use === 'heading');
+    const order = [...headings, ...ladder.filter((entry) => entry.use === 'running')];
     for (const width of Object.values(WALL_WIDTHS)) {
-      const size = (one: TextStyle) => styleSizeAt(site.brand, one, width);
+      const size = (entry: TextStyle) => styleSizeAt(site.brand, entry, width);
       const finding = ladderFindings(
-        order.map((one) => ({ style: one.id, size: size(one), heading: one.use === 'heading' })),
-      ).find((one) => one.upper === style.id);
+        order.map((entry) => ({ style: entry.id, size: size(entry), heading: entry.use === 'heading' })),
+      ).find((entry) => entry.upper === style.id);
       if (!finding) continue;
       const under = site.brand.styles[finding.lower]!;
       const apart = round(size(style) - size(under), 1);
@@ -153,8 +153,8 @@ export class StyleHand {
       'levels',
       'levels',
       levels.includes(level)
-        ? levels.filter((one) => one !== level)
-        : [...levels, level].sort((one, other) => one - other),
+        ? levels.filter((value) => value !== level)
+        : [...levels, level].sort((value, other) => value - other),
     );
   }
   protected remove(instead?: string): void {
@@ -205,7 +205,7 @@ function paintedSizes(site: Site, style: string, width: number): { readonly px: 
     const px = round(fontSizeAt(table, group.painting, width), 1);
     found.set(px, (found.get(px) ?? 0) + group.count);
   }
-  return [...found].map(([px, count]) => ({ px, count })).sort((one, other) => other.count - one.count);
+  return [...found].map(([px, count]) => ({ px, count })).sort((entry, other) => other.count - entry.count);
 }
 
 /** The headings of one style in sections where the other style stands as well. */

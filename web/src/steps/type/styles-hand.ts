@@ -26,16 +26,16 @@ type Shared = 'weight' | 'letterSpacing' | 'lineHeight' | 'family';
       <span class="strong">{{ count(ids().length, 'style') }} selected together</span
       ><button yo-act slight (click)="released.emit()">Deselect</button>
     </p>
-    @for (one of ways; track one.by) {
+    @for (way of ways; track way.by) {
       <yo-number
         [yoReaching]="scope()"
-        [label]="one.label"
+        [label]="way.label"
         [value]="0"
-        [range]="one.range"
+        [range]="way.range"
         [digits]="1"
         [width]="64"
-        (held)="change(one.by, $event, 'preview')"
-        (done)="change(one.by, $event, 'commit')"
+        (held)="change(way.by, $event, 'preview')"
+        (done)="change(way.by, $event, 'commit')"
       />
     }
     <yo-number

@@ -101,7 +101,7 @@ export class TypeLadder {
   readonly #brand = computed(() => this.#site()?.brand);
   protected readonly word = computed(() => {
     const words = (this.#site()?.name ?? 'Harbour').split(/\s+/);
-    return words.sort((one, other) => Math.abs(one.length - USUAL_WORD) - Math.abs(other.length - USUAL_WORD))[0]!;
+    return words.sort((text, other) => Math.abs(text.length - USUAL_WORD) - Math.abs(other.length - USUAL_WORD))[0]!;
   });
   protected readonly rungs = computed((): Rung[] => {
     const brand = this.#brand();
@@ -109,7 +109,7 @@ export class TypeLadder {
     const styles = brand.styleOrder.map((id) => brand.styles[id]!);
     const ladder = styles
       .filter((style) => style.use !== 'other')
-      .sort((one, other) => ORDER[one.use] - ORDER[other.use]);
+      .sort((style, other) => ORDER[style.use] - ORDER[other.use]);
     const rest = styles.filter((style) => style.use === 'other');
     const at = (style: TextStyle) => styleSizeAt(brand, style, this.width());
     const found = ladderFindings(

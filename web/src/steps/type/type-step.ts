@@ -33,7 +33,7 @@ export class TypeStep {
     return brand
       ? id && brand.styles[id]
         ? id
-        : (brand.styleOrder.find((one) => brand.styles[one]!.provisional) ?? brand.styleOrder[0]!)
+        : (brand.styleOrder.find((style) => brand.styles[style]!.provisional) ?? brand.styleOrder[0]!)
       : '';
   });
 

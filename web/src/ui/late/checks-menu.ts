@@ -43,14 +43,16 @@ export class Check extends CdkMenuItemCheckbox {
     </button>
     <ng-template #menu
       ><div class="yo-menu" cdkMenu [attr.aria-label]="label()">
-        @for (one of options(); track one.value) {
+        @for (option of options(); track option.value) {
           <button
             type="button"
             yoCheck
-            [cdkMenuItemChecked]="chosen().has(one.value)"
-            (cdkMenuItemTriggered)="turned.emit(one.value)"
+            [cdkMenuItemChecked]="chosen().has(option.value)"
+            (cdkMenuItemTriggered)="turned.emit(option.value)"
           >
-            <span class="yo-tick" aria-hidden="true">{{ chosen().has(one.value) ? '✓' : '' }}</span>{{ one.label }}
+            <span class="yo-tick" aria-hidden="true">{{ chosen().has(option.value) ? '✓' : '' }}</span>{{
+              option.label
+            }}
           </button>
         }
       </div></ng-template

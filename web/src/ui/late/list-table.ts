@@ -79,25 +79,25 @@ const LEAST = 60;
     >
       <thead role="rowgroup">
         <tr role="row">
-          @for (one of shown(); track one.id) {
+          @for (entry of shown(); track entry.id) {
             <th
               role="columnheader"
-              [attr.aria-sort]="sort()?.by === one.id ? (sort()!.down ? 'descending' : 'ascending') : null"
-              [class.right]="one.right"
+              [attr.aria-sort]="sort()?.by === entry.id ? (sort()!.down ? 'descending' : 'ascending') : null"
+              [class.right]="entry.right"
             >
-              <button yo-pick (click)="sortBy(one.id)">
-                {{ one.label }}
-                @if (sort()?.by === one.id) {
+              <button yo-pick (click)="sortBy(entry.id)">
+                {{ entry.label }}
+                @if (sort()?.by === entry.id) {
                   <yo-icon [name]="sort()!.down ? 'down' : 'up'" />
                 }
               </button>
-              @if (one.filter) {
+              @if (entry.filter) {
                 <yo-checks-menu
-                  [label]="'Filter by ' + one.label"
-                  [options]="values().get(one.id)!"
-                  [chosen]="left().get(one.id)!"
-                  [pressed]="held().has(one.id)"
-                  (turned)="turn(one, $event)"
+                  [label]="'Filter by ' + entry.label"
+                  [options]="values().get(entry.id)!"
+                  [chosen]="left().get(entry.id)!"
+                  [pressed]="held().has(entry.id)"
+                  (turned)="turn(entry, $event)"
                 />
               }
             </th>
@@ -122,15 +122,15 @@ const LEAST = 60;
             [attr.aria-selected]="index === now()"
             (click)="pressed.emit(index)"
           >
-            @for (one of shown(); track one.id) {
-              <td role="cell" [class.right]="one.right" [class.mono]="one.mono">
-                @if (templates().get(one.id); as template) {
+            @for (entry of shown(); track entry.id) {
+              <td role="cell" [class.right]="entry.right" [class.mono]="entry.mono">
+                @if (templates().get(entry.id); as template) {
                   <ng-container
                     [ngTemplateOutlet]="template"
                     [ngTemplateOutletContext]="{ $implicit: row, at: index }"
                   />
                 } @else {
-                  {{ one.value(row) }}
+                  {{ entry.value(row) }}
                 }
               </td>
             }
@@ -286,15 +286,17 @@ export class ListTable<Row> {
   readonly ordered = computed((): readonly Row[] => {
     const held = [...this.held()].flatMap(([id, values]) =>
       this.columns()
-        .filter((one) => one.id === id)
-        .map((one) => ({ one, values })),
+        .filter((entry) => entry.id === id)
+        .map((entry) => ({ one: entry, values })),
     );
     const rows =
       held.length === 0
         ? this.rows()
-        : this.rows().filter((row) => held.every(({ one, values }) => !values.has(String(one.value(row) ?? ''))));
+        : this.rows().filter((row) =>
+            held.every(({ one: entry, values }) => !values.has(String(entry.value(row) ?? ''))),
+          );
     const sort = this.sort();
-    const column = sort && this.columns().find((one) => one.id === sort.by);
+    const column = sort && this.columns().find((entry) => entry.id === sort.by);
     if (!sort || !column) return rows;
     return inOrder(rows, column.value, sort.down);
   });

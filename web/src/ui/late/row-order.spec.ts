@@ -2,7 +2,8 @@ import { inOrder } from './row-order.ts';
 
 describe('rows in order', () => {
   const collator = new Intl.Collator(undefined, { numeric: true, sensitivity: 'base' });
-  const ordered = (values: readonly (string | number | null)[], down = false) => inOrder(values, (one) => one, down);
+  const ordered = (values: readonly (string | number | null)[], down = false) =>
+    inOrder(values, (entry) => entry, down);
 
   it('are those of the language, whatever of ASCII they are made of', () => {
     // Pairs of every two characters that can be typed, alone, before and behind another, and figures of any length.
@@ -10,8 +11,8 @@ describe('rows in order', () => {
     const texts = [
       '',
       ...typed,
-      ...typed.map((one) => `a${one}`),
-      ...typed.map((one) => `${one}b2`),
+      ...typed.map((name) => `a${name}`),
+      ...typed.map((name) => `${name}b2`),
       'a10',
       'a9',
       'A009b',

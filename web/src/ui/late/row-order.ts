@@ -19,8 +19,10 @@ const keyOf = (text: string): string =>
   });
 
 /** Two values in the order of the language; figures as figures. */
-export const compareValues = (one: string | number, other: string | number): number =>
-  typeof one === 'number' && typeof other === 'number' ? one - other : collator.compare(String(one), String(other));
+export const compareValues = (entry: string | number, other: string | number): number =>
+  typeof entry === 'number' && typeof other === 'number'
+    ? entry - other
+    : collator.compare(String(entry), String(other));
 
 /**
  * Rows by what they say, those that say nothing last. Texts of ASCII alone are compared
@@ -30,23 +32,24 @@ export const compareValues = (one: string | number, other: string | number): num
 export function inOrder<Row>(rows: readonly Row[], value: (row: Row) => string | number | null, down: boolean): Row[] {
   const way = down ? -1 : 1;
   const said = rows.map((row) => ({ row, value: value(row) }));
-  const texts = said.some((one) => typeof one.value === 'string');
-  const plain = texts && LETTERS_ALONE && said.every((one) => one.value === null || ASCII.test(String(one.value)));
+  const texts = said.some((entry) => typeof entry.value === 'string');
+  const plain =
+    texts && LETTERS_ALONE && said.every((entry) => entry.value === null || ASCII.test(String(entry.value)));
   const keyed: { readonly row: Row; readonly value: string | number | null }[] = plain
-    ? said.map((one) => ({ row: one.row, value: one.value === null ? null : keyOf(String(one.value)) }))
+    ? said.map((entry) => ({ row: entry.row, value: entry.value === null ? null : keyOf(String(entry.value)) }))
     : said;
   const compare = plain
-    ? (one: string | number, other: string | number) => (one < other ? -1 : one > other ? 1 : 0)
+    ? (entry: string | number, other: string | number) => (entry < other ? -1 : entry > other ? 1 : 0)
     : compareValues;
   return keyed
-    .sort((one, other) =>
-      one.value === null
+    .sort((entry, other) =>
+      entry.value === null
         ? other.value === null
           ? 0
           : 1
         : other.value === null
           ? -1
-          : way * compare(one.value, other.value),
+          : way * compare(entry.value, other.value),
     )
     .map(({ row }) => row);
 }

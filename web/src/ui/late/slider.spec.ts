@@ -23,7 +23,7 @@ describe('a slider that is held', () => {
         new MouseEvent('mousedown', { clientX: left + share * width, clientY: top + 4, bubbles: true }),
       );
     for (const share of [0.6, 0.6, 0.5, 0.7]) press(share);
-    expect(fixture.componentInstance.held.map((one) => Math.round(one * 10) / 10)).toEqual([0.6, 0.5, 0.7]);
+    expect(fixture.componentInstance.held.map((value) => Math.round(value * 10) / 10)).toEqual([0.6, 0.5, 0.7]);
     document.dispatchEvent(new MouseEvent('mouseup', { bubbles: true }));
     fixture.destroy();
   });
