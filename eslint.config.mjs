@@ -81,6 +81,8 @@ export default tseslint.config(
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/ban-ts-comment': 'error',
       'max-lines': ['error', 400],
+      // A variable is named after the thing that it holds.
+      'id-denylist': ['error', 'one'],
       // The formatter keeps lines short; it cannot break a text.
       'max-len': [
         'error',

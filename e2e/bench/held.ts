@@ -76,7 +76,7 @@ export async function benchHeld(site: Site, address: string, link: string): Prom
     for (const page of busy.keys()) await lendHand(page);
     const results: Result[] = [];
     for (const edit of EDITS) {
-      const rounds: { desk: Pull; bare: Pull; one: Pull }[] = [];
+      const rounds: { desk: Pull; bare: Pull; single: Pull }[] = [];
       await desk.bringToFront();
       await edit.open(desk);
       for (let i = 0; i < ROUNDS; i++) {
@@ -84,14 +84,14 @@ export async function benchHeld(site: Site, address: string, link: string): Prom
         rounds.push({
           desk: await pullDesk(desk, busy.get(desk)!, edit, direction),
           bare: await pullBare(bare, busy.get(bare)!, site, edit, direction),
-          one: await pullBare(entry, busy.get(entry)!, site, edit, direction),
+          single: await pullBare(entry, busy.get(entry)!, site, edit, direction),
         });
       }
       const counted = rounds.slice(1);
       const result = (
         name: string,
         of: (pull: Pull) => number,
-        reference: 'bare' | 'one',
+        reference: 'bare' | 'single',
         said: string,
         bound: number,
       ): Result => {
@@ -115,7 +115,7 @@ export async function benchHeld(site: Site, address: string, link: string): Prom
           'a bare page laying out the same frames',
           1.25,
         ),
-        result('nearest frame', (pull) => pull.nearest, 'one', 'that one frame alone', 1.5),
+        result('nearest frame', (pull) => pull.nearest, 'single', 'that one frame alone', 1.5),
         result(
           'settled after the last move',
           (pull) => pull.settle,

@@ -29,18 +29,18 @@ export async function benchRestyle(site: Site, address: string, link: string): P
       await openBare(await context.newPage(), site, address, site.pageOrder.slice(0, 1), [1280]),
       site,
     );
-    const rounds: { ours: Measured[]; bare: Measured[]; one: Measured[] } = { ours: [], bare: [], one: [] };
+    const rounds: { ours: Measured[]; bare: Measured[]; single: Measured[] } = { ours: [], bare: [], single: [] };
     for (let i = 0; i < ROUNDS; i++) {
       rounds.ours.push(await onDesk());
       rounds.bare.push(await onBare());
-      rounds.one.push(await onOne());
+      rounds.single.push(await onOne());
     }
-    const [ours, bare, entry] = [rounds.ours, rounds.bare, rounds.one].map(summed) as [Sum, Sum, Sum];
+    const [ours, bare, entry] = [rounds.ours, rounds.bare, rounds.single].map(summed) as [Sum, Sum, Sum];
     // The ratio of each round and its reference, and of these the median.
     const ratio = (part: 'busy' | 'nearest', reference: readonly Measured[]) =>
       median(rounds.ours.map((round, i) => median(round[part]) / median(reference[i]![part])));
     const whole = ratio('busy', rounds.bare);
-    const first = ratio('nearest', rounds.one);
+    const first = ratio('nearest', rounds.single);
     return [
       {
         name: 'restyle, total busy time',

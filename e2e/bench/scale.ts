@@ -53,7 +53,7 @@ interface Measured {
  */
 export async function benchScale(): Promise<Result[]> {
   const browser = await launch();
-  const pairs: { readonly one: Measured; readonly beside: readonly [Measured, Measured] }[] = [];
+  const pairs: { readonly measured: Measured; readonly beside: readonly [Measured, Measured] }[] = [];
   try {
     const of = (pages: number): Promise<Measured> => measure(browser, readSite(manyPlaces(ternhaven, pages)));
     // The reference is measured before and after each size: a machine that is shared is not as fast a quarter of an
@@ -62,13 +62,13 @@ export async function benchScale(): Promise<Result[]> {
     for (const pages of SIZES) {
       const entry = await of(pages);
       const after = await of(REFERENCE);
-      pairs.push({ one: entry, beside: [before, after] });
+      pairs.push({ measured: entry, beside: [before, after] });
       before = after;
     }
   } finally {
     await browser.close();
   }
-  return pairs.flatMap(({ one: entry, beside }): Result[] => {
+  return pairs.flatMap(({ measured: entry, beside }): Result[] => {
     const against = (name: string, key: 'open' | 'told' | 'nearest', most: number): Result => {
       const reference = (beside[0][key] + beside[1][key]) / 2;
       const ratio = entry[key] / reference;

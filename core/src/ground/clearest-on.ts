@@ -25,7 +25,7 @@ export function clearestOn<T extends { readonly rgb: Rgb8 }>(
 /** The result of a rule that looks for a readable colour. */
 export interface Clearest<T> {
   /** The candidate taken; null where none reaches what is needed and plain black or white does. */
-  readonly one: T | null;
+  readonly color: T | null;
   readonly rgb: Rgb8;
   /** Where it was found: among the core swatches, among the others, or in neither. */
   readonly among: 'core' | 'side' | 'none';
@@ -57,15 +57,20 @@ export function clearestFor<T extends { readonly rgb: Rgb8 }>(
   ] as const) {
     const entry = clearestOn(list, ...grounds);
     if (entry && lowest(entry.rgb, grounds) >= needed)
-      return { one: entry, rgb: entry.rgb, among, ratio: lowest(entry.rgb, grounds) };
+      return { color: entry, rgb: entry.rgb, among, ratio: lowest(entry.rgb, grounds) };
   }
   const { rgb } = clearestOn(PLAIN, ...grounds)!;
   const best = clearestOn([...core, ...others], ...grounds);
   // Over a gradient from light to dark nothing may reach it; a swatch of the brand comes before a colour that is no
   // better.
   if (best && lowest(best.rgb, grounds) >= lowest(rgb, grounds))
-    return { one: best, rgb: best.rgb, among: core.includes(best) ? 'core' : 'side', ratio: lowest(best.rgb, grounds) };
-  return { one: null, rgb, among: 'none', ratio: lowest(rgb, grounds) };
+    return {
+      color: best,
+      rgb: best.rgb,
+      among: core.includes(best) ? 'core' : 'side',
+      ratio: lowest(best.rgb, grounds),
+    };
+  return { color: null, rgb, among: 'none', ratio: lowest(rgb, grounds) };
 }
 
 const lowest = (rgb: Rgb8, grounds: readonly Rgb8[]): number =>

@@ -12,7 +12,7 @@ export interface ApartPair {
   readonly label: string;
   readonly ground: string;
   /** Tokens of the two, the nearest first. */
-  readonly one: readonly string[];
+  readonly first: readonly string[];
   readonly other: readonly string[];
   readonly colors: readonly [Rgb8, Rgb8];
   /** ΔE OK by way of seeing. */
@@ -114,7 +114,7 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
     return {
       label,
       ground,
-      one: value.chain,
+      first: value.chain,
       other: other.chain,
       colors,
       distances,

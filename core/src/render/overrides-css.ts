@@ -16,23 +16,23 @@ export function overrideCss(override: Override): string {
  */
 export function overridesCss(site: Site): string {
   const used = Object.values(site.shared.overrides).map((override) => ({
-    one: override,
+    override,
     selector: `[data-${override.place.includes(':') ? 'used' : 'place'}="${override.place}"]`,
   }));
   const here = site.pageOrder.flatMap((page) =>
     Object.values(site.pages[page]!.overrides).map((override) => ({
-      one: override,
+      override,
       selector: `:root[data-page="${page}"] [data-place="${override.place}"]`,
     })),
   );
-  const rule = ({ one: override, selector }: (typeof used)[number]) =>
+  const rule = ({ override, selector }: (typeof used)[number]) =>
     `${selector} { ${override.property}: ${overrideCss(override)}; }`;
   const all = [...used, ...here];
   const lines = [
-    ...all.filter(({ one: override }) => override.band === null).map(rule),
+    ...all.filter(({ override }) => override.band === null).map(rule),
     ...all
-      .filter(({ one: override }) => override.band !== null)
-      .map((entry) => `@media ${bandQuery(entry.one.band!)} { ${rule(entry)} }`),
+      .filter(({ override }) => override.band !== null)
+      .map((entry) => `@media ${bandQuery(entry.override.band!)} { ${rule(entry)} }`),
   ];
   return lines.length === 0 ? '' : `@layer overrides {\n${lines.join('\n')}\n}\n`;
 }

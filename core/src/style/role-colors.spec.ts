@@ -28,7 +28,7 @@ describe('Trial 4: the clearest core swatch reaches what its role needs, or says
     // On this grey no swatch reaches 4.5.
     const none = after(core, background('#777777'));
     expect(clearestChoice(none.brand, 'pale', 'text')).toEqual(
-      jasmine.objectContaining({ among: 'none' as const, one: null }),
+      jasmine.objectContaining({ among: 'none' as const, color: null }),
     );
     expect(contrastRatio(shown(none, 'text'), parseColor('#777777')!.rgb)).toBeGreaterThanOrEqual(4.5);
     // An edge needs 3, which ink reaches there.

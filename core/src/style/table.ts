@@ -182,7 +182,7 @@ function groundTokens(
             mixes: { from: path(value.role), with: path(value.with), share: value.share },
           };
         case 'readable': {
-          const { one: entry, rgb, among } = colors.clearest(role);
+          const { color: entry, rgb, among } = colors.clearest(role);
           const follows = [
             ...behind,
             ...swatches.filter((each) => among !== 'core' || isCore(each)).map(({ swatch }) => swatchPath(swatch)),

@@ -93,8 +93,8 @@ describe('Item 5: the server lives', () => {
       database.pool.off('acquire', cut);
       expect(database.pool.totalCount - database.pool.idleCount).toBe(0);
       await expectAsync(
-        database.db.transaction(async (tx) => (await tx.execute(sql`select 1 as one`)).rows[0]),
-      ).toBeResolvedTo({ one: 1 });
+        database.db.transaction(async (tx) => (await tx.execute(sql`select 1 as alive`)).rows[0]),
+      ).toBeResolvedTo({ alive: 1 });
     } finally {
       await database.close();
     }

@@ -162,7 +162,7 @@ export class Find {
     if (!site) return [];
     const ranked = this.#all()
       .map((entry) => ({
-        one: entry,
+        entry,
         rank: typed.trim() === '' ? (entry.kind === 'step' ? 1 : 0) : rank(entry.label, typed, entry.also),
       }))
       .filter((entry) => entry.rank > 0)
@@ -188,7 +188,7 @@ export class Find {
     const named = [
       ...ranked
         .slice(0, MOST - Math.min(items.length, 4))
-        .map(({ one: entry }): Found => ({ ...entry, reach: entry.reach?.() ?? '' })),
+        .map(({ entry }): Found => ({ ...entry, reach: entry.reach?.() ?? '' })),
       ...items,
     ];
     // A letter or two are in every text.

@@ -123,8 +123,8 @@ export class TopLine {
     const controls: OptionGroup = {
       label: 'Controls',
       options: [
-        { id: 'calm', label: 'Essential', one: true, on: !this.#density.all() },
-        { id: 'all', label: 'All', one: true, on: this.#density.all() },
+        { id: 'calm', label: 'Essential', single: true, on: !this.#density.all() },
+        { id: 'all', label: 'All', single: true, on: this.#density.all() },
       ],
     };
     return [
@@ -138,11 +138,11 @@ export class TopLine {
       },
       {
         label: 'Colour vision',
-        options: VISIONS.map((id) => ({ id, label: VISION_LABELS[id], one: true, on: id === seen })),
+        options: VISIONS.map((id) => ({ id, label: VISION_LABELS[id], single: true, on: id === seen })),
       },
       {
         label: 'Workspace background',
-        options: SURROUNDS.map((id) => ({ id, label: SURROUND_LABELS[id], one: true, on: id === surround })),
+        options: SURROUNDS.map((id) => ({ id, label: SURROUND_LABELS[id], single: true, on: id === surround })),
       },
       ...(this.reading() ? [] : [controls]),
     ];

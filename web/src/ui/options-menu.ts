@@ -17,7 +17,7 @@ export interface MenuOption {
   readonly label: string;
   /** With `on` it is a check, or a choice if `one` is set. */
   readonly on?: boolean;
-  readonly one?: true;
+  readonly single?: true;
   readonly key?: Key;
 }
 
@@ -55,7 +55,7 @@ export interface OptionGroup {
               <p class="head" aria-hidden="true">{{ group.label }}</p>
             }
             @for (option of group.options; track option.id) {
-              @if (option.one) {
+              @if (option.single) {
                 <button
                   type="button"
                   cdkMenuItemRadio

@@ -180,13 +180,13 @@ export class SlipParts {
       const all = this.#all(site, part);
       if (all.length === 1) return make(site, part);
       const order = all
-        .map((entry) => ({ one: entry, at: (valueAt(site, entry.order) as readonly string[]).indexOf(entry.id) }))
+        .map((entry) => ({ entry, at: (valueAt(site, entry.order) as readonly string[]).indexOf(entry.id) }))
         .sort((entry, other) => (last ? other.at - entry.at : entry.at - other.at));
       return inTurn(
         site,
         `${what} ${all.length} parts`,
         order.map(
-          ({ one: entry }) =>
+          ({ entry }) =>
             (now: Site) =>
               make(now, entry),
         ),

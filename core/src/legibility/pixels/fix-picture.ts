@@ -143,11 +143,11 @@ export function focusFix(
   const margin = (sets: PixelSets, entry: Over) => worst(site, table, sets, [entry], undefined)?.margin ?? 0;
   const others = all
     .filter((entry) => entry.place !== place)
-    .map((entry) => ({ one: entry, least: Math.min(1, margin(pixels, entry)) }));
+    .map((entry) => ({ entry, least: Math.min(1, margin(pixels, entry)) }));
   const good = [...turned]
     .filter(
       ([, sets]) =>
-        margin(sets, { group, place }) >= 1 && others.every(({ one: entry, least }) => margin(sets, entry) >= least),
+        margin(sets, { group, place }) >= 1 && others.every(({ entry, least }) => margin(sets, entry) >= least),
     )
     .sort(
       ([point], [other]) => Math.hypot(point.x - now.x, point.y - now.y) - Math.hypot(other.x - now.x, other.y - now.y),

@@ -171,7 +171,7 @@ export class ToldApart {
   readonly #lines = computed((): HueLine[] =>
     this.pairs().flatMap((pair) => {
       const index = (chain: readonly string[]) => this.#points().findIndex((point) => chain.includes(point.path));
-      const [from, to] = [index(pair.one), index(pair.other)];
+      const [from, to] = [index(pair.first), index(pair.other)];
       return from >= 0 && to >= 0 && from !== to ? [{ from, to, near: nearest(pair) < TOLD_APART }] : [];
     }),
   );

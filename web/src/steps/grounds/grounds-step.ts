@@ -113,11 +113,12 @@ export class GroundsStep {
     const lines = this.lines();
     const failing = callsOf(lines)
       .filter((call) => call.fails)
-      .map(({ line, sample }) => ({ line, one: sample }))[0];
+      .map(({ line, sample }) => ({ line, sample }))[0];
     const line = lines.find((entry) => entry.id === ground) ?? failing?.line ?? lines[0];
     const site = this.site();
     if (!line || !site) return undefined;
-    const wanted = role ?? (ground === null || ground === failing?.line.id ? failing?.one.role : undefined) ?? 'text';
+    const wanted =
+      role ?? (ground === null || ground === failing?.line.id ? failing?.sample.role : undefined) ?? 'text';
     return {
       line,
       role: wanted,

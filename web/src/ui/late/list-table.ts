@@ -287,13 +287,13 @@ export class ListTable<Row> {
     const held = [...this.held()].flatMap(([id, values]) =>
       this.columns()
         .filter((entry) => entry.id === id)
-        .map((entry) => ({ one: entry, values })),
+        .map((entry) => ({ entry, values })),
     );
     const rows =
       held.length === 0
         ? this.rows()
         : this.rows().filter((row) =>
-            held.every(({ one: entry, values }) => !values.has(String(entry.value(row) ?? ''))),
+            held.every(({ entry, values }) => !values.has(String(entry.value(row) ?? ''))),
           );
     const sort = this.sort();
     const column = sort && this.columns().find((entry) => entry.id === sort.by);
