@@ -106,7 +106,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
       $schema: 'https://www.designtokens.org/schemas/2025.10/format.json',
       color: { $type: 'color', core: { funnel: { $value: '#a53016' }, buoy: { $value: '#e0a021' } } },
       type: {
-        running: {
+        body: {
           $type: 'typography',
           $value: { fontFamily: 'Public Sans', fontSize: '19px', fontWeight: 400, lineHeight: 1.6 },
         },

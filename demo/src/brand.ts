@@ -160,7 +160,7 @@ const grounds: Ground[] = [
     quiet: list(pale.quiet),
   }),
   // On purpose: the eyebrow of this ground falls short of 4.5 (see demo/README.md).
-  ground('mist', 'Fog', {
+  ground('fog', 'Fog', {
     ...pale,
     background: 'fog',
     stripe: 'fog',
@@ -254,7 +254,7 @@ const styles = [
     levels: [2],
     spaceBelow: 12,
   }),
-  style('minor', 'Minor', {
+  style('small-heading', 'Small heading', {
     family: 'heading',
     weight: 700,
     size: { kind: 'pinned', small: 20, large: 24 },
@@ -267,8 +267,8 @@ const styles = [
     provisional: true,
   }),
   style('lead', 'Lead', { size: { kind: 'step', step: 1 }, lineHeight: 1.5, use: 'running', spaceBelow: 16 }),
-  style('running', 'Running', { use: 'running' }),
-  style('fine', 'Fine print', {
+  style('body', 'Body', { use: 'running' }),
+  style('small-print', 'Small print', {
     size: { kind: 'pinned', small: 14, large: 14.5 },
     lineHeight: 1.5,
     role: 'secondary',

@@ -34,10 +34,10 @@ export const text =
 export const eyebrow = (content: string): Part => text('eyebrow', content);
 export const title = (content: string): Part => text('title', content, 1);
 export const heading = (content: string): Part => text('section', content, 2);
-export const minor = (content: string): Part => text('minor', content, 3);
+export const minor = (content: string): Part => text('small-heading', content, 3);
 export const lead = (content: string): Part => text('lead', content);
-export const para = (content: string): Part => text('running', content);
-export const fine = (content: string): Part => text('fine', content);
+export const para = (content: string): Part => text('body', content);
+export const fine = (content: string): Part => text('small-print', content);
 export const logo = (): Part => (section, n) => ({ kind: 'logo', id: blockId(section, n) });
 export const rule = (): Part => (section, n) => ({ kind: 'rule', id: blockId(section, n) });
 
@@ -49,7 +49,7 @@ export const picture =
     asset,
     alt,
     shape,
-    ...(caption ? { caption: { style: 'fine', content: copy(caption) } } : {}),
+    ...(caption ? { caption: { style: 'small-print', content: copy(caption) } } : {}),
   });
 export const quote =
   (content: string, source: string): Part =>
@@ -59,7 +59,7 @@ export const quote =
     style: 'lead',
     content: copy(content),
     source,
-    sourceStyle: 'fine',
+    sourceStyle: 'small-print',
   });
 
 const button = (id: string, label: string, target: string, variant = 'primary', size = 'regular'): ButtonItem => ({
@@ -85,7 +85,7 @@ export const list =
     return {
       kind: 'list',
       id: blockId(section, n),
-      style: 'running',
+      style: 'body',
       ordered: false,
       ...(icon ? { icon } : {}),
       order: made.map((entry) => entry.id),
@@ -104,8 +104,8 @@ export const table =
     return {
       kind: 'table',
       id: blockId(section, n),
-      style: 'running',
-      headStyle: 'fine',
+      style: 'body',
+      headStyle: 'small-print',
       caption,
       columnOrder: columns.map((column) => column.id),
       columns: byId(columns),
@@ -137,9 +137,9 @@ export const cards =
       id: blockId(section, n),
       ground,
       across,
-      headingStyle: 'minor',
+      headingStyle: 'small-heading',
       headingLevel: 3,
-      textStyle: 'running',
+      textStyle: 'body',
       order: items.map((item) => item.id),
       items: byId(items),
     } satisfies BlockOf<'cards'>;
@@ -153,7 +153,7 @@ export const figures =
       kind: 'figures',
       id: blockId(section, n),
       valueStyle: 'section',
-      labelStyle: 'fine',
+      labelStyle: 'small-print',
       order: items.map((item) => item.id),
       items: byId(items),
     };
@@ -181,8 +181,8 @@ export const form =
     return {
       kind: 'form',
       id: blockId(section, n),
-      labelStyle: 'running',
-      helpStyle: 'fine',
+      labelStyle: 'body',
+      helpStyle: 'small-print',
       order: items.map((item) => item.id),
       items: byId(items),
       submit: button('send', submit, '#', 'primary'),
@@ -197,7 +197,7 @@ export const embed =
     kind: 'embed',
     id: blockId(section, n),
     ground,
-    style: 'running',
+    style: 'body',
     title: heading,
     shape: 'wide',
     more: { id: 'there', link: { to: 'url', url }, text: words },
@@ -219,9 +219,9 @@ export const latest =
     down: true,
     limit,
     ground: 'paper',
-    headingStyle: 'minor',
+    headingStyle: 'small-heading',
     headingLevel: 3,
-    textStyle: 'running',
+    textStyle: 'body',
   });
 
 export interface SectionOptions {

@@ -27,7 +27,7 @@ describe('Ternhaven Ferries', () => {
     expect(values.every((value) => value.place !== null)).toBeTrue();
     const audit = auditSite(site);
     expect(new Set(findings(audit).map((finding) => `${finding.rule} ${finding.tokens[0]}`))).toEqual(
-      new Set(['text-contrast ground.mist.eyebrow']),
+      new Set(['text-contrast background.fog.eyebrow']),
     );
     expect(auditCounts(audit).cannotTell).toBeGreaterThan(0);
   });
@@ -86,7 +86,7 @@ describe('Ternhaven Ferries', () => {
     const old = readSite(JSON.parse(JSON.stringify({ ...ternhaven, shared, assets, brand: { ...brand, grounds } })));
     // Unset roles follow their rules, and no rule fails.
     expect(new Set(findings(auditSite(old)).map((finding) => `${finding.rule} ${finding.tokens[0]}`))).toEqual(
-      new Set(['text-contrast ground.mist.eyebrow']),
+      new Set(['text-contrast background.fog.eyebrow']),
     );
     expect(pageTree(old, 'home').places.some((place) => place.kind === 'logo')).toBeFalse();
   });

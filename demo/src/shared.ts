@@ -20,7 +20,7 @@ const questions: Section = section('questions', 'Questions', 'deep', 'even', [
   ],
 ]);
 
-const weather: Section = section('weather', 'Sailing today', 'mist', 'close', [
+const weather: Section = section('weather', 'Sailing today', 'fog', 'close', [
   [
     eyebrow('Today on the water'),
     figures(
@@ -71,7 +71,7 @@ export const shared: Shared = {
     id: 'header',
     ground: 'white',
     name: 'Ternhaven',
-    nameStyle: 'minor',
+    nameStyle: 'small-heading',
     menuStyle: 'menu',
     order: ['m-sailings', 'm-fares', 'm-islands', 'm-freight', 'm-notices', 'm-contact'],
     items: byId([

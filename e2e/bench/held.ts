@@ -48,11 +48,11 @@ const EDITS: readonly Held[] = [
   {
     name: 'spacing',
     label: 'Above',
-    property: '--text-running-space-above',
-    open: async (page) => page.getByRole('button', { name: /^Running, / }).click(),
+    property: '--text-body-space-above',
+    open: async (page) => page.getByRole('button', { name: /^Body, / }).click(),
     address: (site) => ({
-      at: ['brand', 'styles', 'running', 'spaceAbove'],
-      from: site.brand.styles['running']!.spaceAbove,
+      at: ['brand', 'styles', 'body', 'spaceAbove'],
+      from: site.brand.styles['body']!.spaceAbove,
       step: RANGES.space.step,
     }),
   },

@@ -218,7 +218,7 @@ test('words pasted from elsewhere become a section in the styles of the brand; w
     field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
   }, html);
   const told = page.getByRole('status', { name: 'Preview' });
-  await expect(told).toContainText('one heading, one paragraph, one list; in Section, Running');
+  await expect(told).toContainText('one heading, one paragraph, one list; in Section, Body');
   await expect(told).toContainText('one look of its own, one script, one picture.');
   await told.getByRole('button', { name: 'Insert' }).click();
   const section = desk.frame('About at 1280').locator('main > [data-part]').filter({ hasText: 'Crew wanted' });

@@ -13,8 +13,8 @@ test('several roles are set together: a column by its head, others with Shift; b
   await desk.saved();
   await expect(page.getByRole('button', { name: 'Undo 6 roles' })).toBeVisible();
   // On each ground another colour of that hue, and each can be read.
-  const link = (ground: string) => desk.computed('Home at 1280', 'page/surface', `--ground-${ground}-link`);
-  expect(new Set([await link('mist'), await link('deep')]).size).toBe(2);
+  const link = (ground: string) => desk.computed('Home at 1280', 'page/surface', `--background-${ground}-link`);
+  expect(new Set([await link('fog'), await link('deep')]).size).toBe(2);
   await expect(page.getByRole('contentinfo', { name: 'Tally' })).toContainText(
     /6 roles: 94 places changed, none worse/,
   );
@@ -30,8 +30,8 @@ test('several roles are set together: a column by its head, others with Shift; b
   await desk.choose('Same as', 'Heading');
   await desk.saved();
   await expect
-    .poll(() => desk.computed('Home at 1280', 'page/surface', '--ground-mist-eyebrow'))
-    .toBe(await desk.computed('Home at 1280', 'page/surface', '--ground-mist-heading'));
+    .poll(() => desk.computed('Home at 1280', 'page/surface', '--background-fog-eyebrow'))
+    .toBe(await desk.computed('Home at 1280', 'page/surface', '--background-fog-heading'));
   await expect(
     page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' }),
   ).not.toContainText('open');

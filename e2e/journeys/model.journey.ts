@@ -206,8 +206,8 @@ test('changing one line of tokens.css restyles exactly the places that reach lis
   const [answer] = publishedPages(site).filter(({ kind }) => kind === 'answer');
   for (const [path, value] of [
     ['color.core.funnel', '#12ab34'],
-    ['ground.paper.heading', '#12ab34'],
-    ['text.running.size', '33px'],
+    ['background.paper.heading', '#12ab34'],
+    ['text.body.size', '33px'],
     ['corner.card', '19px'],
     ['space.even.desktop', '111px'],
   ] as const) {

@@ -40,7 +40,7 @@ test('a text over a picture is judged from its pixels, and repaired with the lig
 });
 
 /** The texts over an image, or over the one gradient of the demo. */
-const OVER = '.pictured > :not(.backdrop), .surface--dusk > *';
+const OVER = '.pictured > :not(.backdrop), .background--dusk > *';
 
 test('the judged pixels are those of the rendered pages, at three widths', async ({ page, signedIn }) => {
   await publish(page, signedIn);

@@ -45,7 +45,7 @@ test('hostile copy hangs on the wall, and what breaks under it is listed with th
     .poll(() =>
       desk
         .frame('Home at 1280')
-        .locator('.text--running')
+        .locator('.text--body')
         .first()
         .evaluate((element) => Number.parseFloat(getComputedStyle(element).fontSize)),
     )
@@ -57,7 +57,7 @@ test('hostile copy hangs on the wall, and what breaks under it is listed with th
     .poll(() =>
       desk
         .frame('Home at 1280')
-        .locator('.text--running')
+        .locator('.text--body')
         .first()
         .evaluate((element) => Number.parseFloat(getComputedStyle(element).fontSize)),
     )

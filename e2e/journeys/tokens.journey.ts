@@ -87,7 +87,7 @@ test('text styles, corners and shadows of another tool are seen on the wall befo
   const panel = page.getByRole('group', { name: 'Import tokens' });
   await bringIn(page, 'type.json', {
     type: {
-      running: {
+      body: {
         $type: 'typography',
         $value: { fontFamily: 'Nobody Grotesque', fontSize: '21px', fontWeight: 400, lineHeight: 1.6 },
       },
@@ -101,14 +101,14 @@ test('text styles, corners and shadows of another tool are seen on the wall befo
   const running = () =>
     desk
       .frame('Home at 1280')
-      .locator('.text--running')
+      .locator('.text--body')
       .first()
       .evaluate((element) => getComputedStyle(element).fontSize);
   await expect.poll(running).toBe('21px');
   await panel.getByRole('button', { name: 'Cancel' }).click();
   await expect.poll(running).not.toBe('21px');
   await bringIn(page, 'type.json', {
-    type: { running: { $type: 'typography', $value: { fontSize: '21px', fontWeight: 400, lineHeight: 1.6 } } },
+    type: { body: { $type: 'typography', $value: { fontSize: '21px', fontWeight: 400, lineHeight: 1.6 } } },
     radius: { pebble: { $type: 'dimension', $value: '22px' } },
   });
   await panel.getByRole('button', { name: 'Apply', exact: true }).click();
@@ -131,7 +131,7 @@ test('tokens.css is edited in a text editor and comes back as the edits it has; 
   const sheet = await readFile(await (await download).path(), 'utf8');
   const edited = sheet
     .replace('--color-core-funnel: #b83a1e;', '--color-core-funnel: #004db3;')
-    .replace(/--text-running-line-height: [\d.]+;/, '--text-running-line-height: 1.8;')
+    .replace(/--text-body-line-height: [\d.]+;/, '--text-body-line-height: 1.8;')
     .replace('--corner-button: 3px;', '--corner-button: 900px;');
 
   await desk.step('Sources');
@@ -142,7 +142,7 @@ test('tokens.css is edited in a text editor and comes back as the edits it has; 
   const leading = () =>
     desk
       .frame('Home at 1280')
-      .locator('.text--running')
+      .locator('.text--body')
       .first()
       .evaluate(
         (element) =>

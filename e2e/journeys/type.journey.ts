@@ -16,49 +16,49 @@ test('a heading order that is turned over is seen at once, shown where both stan
   page,
 }) => {
   await desk.step('Type');
-  await rung(desk, /^Minor, /).click();
-  await expect(page.getByText(/Minor and Lead are 1 px apart/)).toBeVisible();
+  await rung(desk, /^Small heading, /).click();
+  await expect(page.getByText(/Small heading and Lead are 1 px apart/)).toBeVisible();
   const size = page.getByLabel('Size at 1280');
   await size.fill('20');
   await size.press('Enter');
   await desk.saved();
-  await expect(page.getByText(/Minor is 3 px smaller than Lead at 1280/)).toBeVisible();
+  await expect(page.getByText(/Small heading is 3 px smaller than Lead at 1280/)).toBeVisible();
   // Shown in real copy: the page grows with the heading in hand.
   await page.getByRole('button', { name: 'Show next' }).click();
   await expect(page.getByRole('button', { name: 'Overview' })).toBeVisible();
   await page.getByRole('button', { name: 'Show side by side' }).click();
-  const hung = page.getByRole('region', { name: /^Minor next to its neighbour, in \d+ sections?$/ });
+  const hung = page.getByRole('region', { name: /^Small heading next to its neighbour, in \d+ sections?$/ });
   await expect(hung.getByRole('figure').first()).toContainText('“');
   await expect(hung.locator('iframe').first()).toBeAttached();
   await page.getByRole('button', { name: 'All pages' }).click();
   await size.fill('29');
   await size.press('Enter');
   // The phone has the two still: said as well, and put right there.
-  await expect(page.getByText(/Minor and Lead are .* px apart at 390/)).toBeVisible();
+  await expect(page.getByText(/Small heading and Lead are .* px apart at 390/)).toBeVisible();
   await page.getByLabel('at 390', { exact: true }).fill('23');
   await page.getByLabel('at 390', { exact: true }).press('Enter');
-  await expect(page.getByText(/Minor (is|and)/)).toHaveCount(0);
+  await expect(page.getByText(/Small heading (is|and)/)).toHaveCount(0);
   await desk.saved();
 });
 
-test('five running styles are enlarged in one act, keep their relation, and go back in one', async ({ desk, page }) => {
+test('five text styles are enlarged in one act, keep their relation, and go back in one', async ({ desk, page }) => {
   await desk.step('Type');
-  await rung(desk, /^Running, /).click();
-  for (const name of [/^Lead, /, /^Fine print, /, /^Menu, /, /^Button label, /])
+  await rung(desk, /^Body, /).click();
+  for (const name of [/^Lead, /, /^Small print, /, /^Menu, /, /^Button label, /])
     await rung(desk, name).click({ modifiers: ['Shift'] });
   await expect(page.getByText('5 styles selected together')).toBeVisible();
   const before = [
-    await fontSize(desk, 'Home at 1280', '.text--running'),
+    await fontSize(desk, 'Home at 1280', '.text--body'),
     await fontSize(desk, 'Home at 1280', '.text--menu'),
-    await fontSize(desk, 'Home at 390', '.text--running'),
+    await fontSize(desk, 'Home at 390', '.text--body'),
   ];
   const percent = page.getByLabel('by %');
   await percent.fill('10');
   await percent.press('Enter');
   const now = async () => [
-    await fontSize(desk, 'Home at 1280', '.text--running'),
+    await fontSize(desk, 'Home at 1280', '.text--body'),
     await fontSize(desk, 'Home at 1280', '.text--menu'),
-    await fontSize(desk, 'Home at 390', '.text--running'),
+    await fontSize(desk, 'Home at 390', '.text--body'),
   ];
   await expect
     .poll(async () => (await now()).map((px, i) => Math.round((px / before[i]!) * 100)))
@@ -125,9 +125,9 @@ test('a style is added, set, and deleted only with something in its place while 
   await page.getByRole('button', { name: 'Duplicate style' }).click();
   await expect(page.getByText('not used')).toBeVisible();
   const name = page.getByRole('textbox', { name: 'Style', exact: true });
-  await name.fill('Running');
+  await name.fill('Body');
   await name.press('Enter');
-  await expect(page.getByText(/A style called Running exists/)).toBeVisible();
+  await expect(page.getByText(/A style called Body exists/)).toBeVisible();
   await name.fill('Pull quote');
   await name.press('Enter');
   await expect(rung(desk, /^Pull quote, /)).toBeVisible();
@@ -139,7 +139,7 @@ test('a style is added, set, and deleted only with something in its place while 
   await page.getByRole('button', { name: 'Delete Lead' }).click();
   const ask = page.getByRole('dialog', { name: 'Delete Lead' });
   await expect(ask).toContainText(/\d+ texts are set in it\./);
-  await desk.choose('Replacement', 'Running', ask);
+  await desk.choose('Replacement', 'Body', ask);
   await ask.getByRole('button', { name: 'Delete Lead' }).click();
   await expect.poll(() => desk.frame('Home at 1280').locator('.text--lead').count()).toBe(0);
   await expect(rung(desk, /^Lead, /)).toHaveCount(0);
@@ -152,7 +152,7 @@ test('what is provisional is counted, gone through, and decided in one pass', as
   await page.getByRole('button', { name: 'Provisional', exact: true }).click();
   await expect(page.getByText(/; 2 styles provisional$/)).toBeVisible();
   await page.getByRole('button', { name: 'Next provisional', exact: true }).click();
-  await expect(rung(desk, /^Minor, /)).toHaveAttribute('aria-pressed', 'true');
+  await expect(rung(desk, /^Small heading, /)).toHaveAttribute('aria-pressed', 'true');
   await page.getByRole('button', { name: 'Confirm all', exact: true }).click();
   await expect(page.getByText(/\d styles? provisional/)).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Confirm all', exact: true })).toHaveCount(0);
@@ -218,12 +218,12 @@ test('words that come to a provisional style are told that it is not decided yet
     await expect(words).toContainText(more);
   };
   await page.getByRole('button', { name: 'Fares', exact: true }).click();
-  const said = page.getByText('the style Running is still provisional');
-  await write('p.text--running', ' by sea');
+  const said = page.getByText('the style Body is still provisional');
+  await write('p.text--body', ' by sea');
   await expect(said).toHaveCount(0);
   await desk.step('Type');
-  await page.getByRole('button', { name: /^Running, / }).click();
+  await page.getByRole('button', { name: /^Body, / }).click();
   await page.getByRole('button', { name: 'Provisional', exact: true }).click();
-  await write('p.text--running', ' and back');
+  await write('p.text--body', ' and back');
   await expect(said).toBeVisible();
 });

@@ -304,10 +304,15 @@ function textStyles(): TextStyle[] {
   return [
     heading('headline', 'Headline', 1, 6),
     heading('section', 'Section', 2, 4),
-    heading('minor', 'Minor', 3, 2),
+    heading('small-heading', 'Small heading', 3, 2),
     style('lead', 'Lead', { size: { kind: 'step', step: 1 }, lineHeight: 1.5 }),
-    style('text', 'Text', {}),
-    style('fine', 'Fine print', { size: { kind: 'step', step: -1 }, role: 'secondary', use: 'fine', spaceBelow: 8 }),
+    style('body', 'Body', {}),
+    style('small-print', 'Small print', {
+      size: { kind: 'step', step: -1 },
+      role: 'secondary',
+      use: 'fine',
+      spaceBelow: 8,
+    }),
     style('eyebrow', 'Eyebrow', {
       size: { kind: 'step', step: -1 },
       weight: 700,

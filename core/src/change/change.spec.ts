@@ -47,7 +47,7 @@ const EDITS: Record<string, (site: Site) => intents.Edit | undefined> = {
       now,
       ['pages', 'home', 'overrides'],
       now.pages['home']!.overrides['o1']!,
-      'ground.pale.heading',
+      'background.pale.heading',
     ),
 };
 

@@ -111,7 +111,7 @@ describe('the menu', () => {
         }),
     );
     expect(pageHtml(set, 'home')).toMatch(
-      /<header[^>]*><div[^>]*class="notice surface--deep[^>]*><p[^>]*>Closed on Monday\.<\/p><\/div>/,
+      /<header[^>]*><div[^>]*class="notice background--deep[^>]*><p[^>]*>Closed on Monday\.<\/p><\/div>/,
     );
     const places = pageTree(set, 'home').places;
     expect(places.find(({ id }) => id === 'header/fold')!.hidden).toEqual(['tablet', 'desktop']);

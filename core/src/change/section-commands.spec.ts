@@ -33,7 +33,7 @@ describe('a gradient behind a section', () => {
     const made = edited(site, (now) => gradientBehind(now, at, section(), 'g1'));
     expect(made.brand.grounds['g1']!.wash).toEqual({ angle: 180 });
     expect(sectionOf(made, made.pages['home']!.sections['s1']!)!.ground).toBe('g1');
-    expect(stylesCss(made)).toMatch(/surface--g1 \{[^}]*background-image/);
+    expect(stylesCss(made)).toMatch(/background--g1 \{[^}]*background-image/);
     expect(
       Object.keys(
         edited(

@@ -65,10 +65,12 @@ describe('Trial 2: a value set by hand is saved at the widths it was set for', (
   });
   it('what is the same at all widths is not changed by a value for one: it says so', () => {
     const site = smallSite([literal('o1', 'h/text', 'color', '#123456', { band: 'phone' })]);
-    expect(() => lift(site, 'ground.pale.heading')).toThrowError(
+    expect(() => lift(site, 'background.pale.heading')).toThrowError(
       /#123456 is set on phone only, and .* is the same at all widths/,
     );
     const all = smallSite([literal('o1', 'h/text', 'color', '#123456')]);
-    expect(tokenValue(tokenTable(lift(all, 'ground.pale.heading').brand), 'ground.pale.heading').css).toBe('#123456');
+    expect(tokenValue(tokenTable(lift(all, 'background.pale.heading').brand), 'background.pale.heading').css).toBe(
+      '#123456',
+    );
   });
 });

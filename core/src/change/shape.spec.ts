@@ -220,8 +220,8 @@ describe('button variants and sizes', () => {
     const big = done(more, addSize(more, size!, 'big'));
     for (const state of ['rest', 'hover'] as const)
       for (const ground of Object.values(big.brand.grounds))
-        expect(token(big, `ground.${ground.path}.button.${big.brand.variants['other']!.path}.fill.${state}`)).toBe(
-          token(big, `ground.${ground.path}.button.${big.brand.variants[variant!]!.path}.fill.${state}`),
+        expect(token(big, `background.${ground.path}.button.${big.brand.variants['other']!.path}.fill.${state}`)).toBe(
+          token(big, `background.${ground.path}.button.${big.brand.variants[variant!]!.path}.fill.${state}`),
         );
     expect(buttonUses(big, 'variant', variant!).length).toBeGreaterThan(0);
     expect(removeButtonPart(big, 'variant', variant!)).toBeUndefined();

@@ -137,7 +137,7 @@ describe('one figure of use', () => {
   it('counts pages after forms, further list pages and the page for unknown addresses', () => {
     const site = bindery(['#7a2e1d'], [true, false, true]);
     expect(publishedPages(site).map(({ kind }) => kind)).toEqual(['page', 'list', 'item', 'item', 'answer', 'missing']);
-    const files = new Set(reachRows(site, 'text.text.size').map(({ file }) => file));
+    const files = new Set(reachRows(site, 'text.body.size').map(({ file }) => file));
     expect([...files].sort()).toEqual(
       [
         '404.html',

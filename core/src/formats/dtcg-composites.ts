@@ -50,16 +50,16 @@ export function* compositesOf(brand: Brand): Iterable<Composite> {
     yield border(
       `${ground.path}.field`,
       `Edge of fields on ${ground.label}`,
-      `ground.${ground.path}.field-edge`,
+      `background.${ground.path}.field-edge`,
       'field',
     );
-    yield border(`${ground.path}.rule`, `Rules on ${ground.label}`, `ground.${ground.path}.rule`, 'rule');
+    yield border(`${ground.path}.rule`, `Rules on ${ground.label}`, `background.${ground.path}.rule`, 'rule');
     for (const variant of brand.variantOrder) {
       const { path, label } = brand.variants[variant]!;
       yield border(
         `${ground.path}.button.${path}`,
         `Edge of ${label} on ${ground.label}`,
-        `ground.${ground.path}.button.${path}.edge.${BUTTON_STATES[0]}`,
+        `background.${ground.path}.button.${path}.edge.${BUTTON_STATES[0]}`,
         'button',
       );
     }

@@ -73,17 +73,20 @@ function* leaves(node: unknown, path: string): Iterable<Leaf> {
   if (typeof node !== 'object' || node === null) return;
   if (Object.hasOwn(node, '$value')) {
     const { $value: value } = node as { $value: unknown };
-    yield {
-      path: presentPath(path),
-      value:
-        typeof value === 'string'
-          ? value.replace(/^\{(.*)\}$/, (_whole, named: string) => `{${presentPath(named)}}`)
-          : value,
-    };
+    yield { path: presentPath(path), value: withPresentPaths(value) };
     return;
   }
   for (const [key, child] of Object.entries(node))
     if (!key.startsWith('$')) yield* leaves(child, path ? `${path}.${key}` : key);
+}
+
+/** A value, also one of several parts, whose references name tokens as they are called now. */
+function withPresentPaths(value: unknown): unknown {
+  if (typeof value === 'string')
+    return value.replace(/^\{(.*)\}$/, (_whole, named: string) => `{${presentPath(named)}}`);
+  if (Array.isArray(value)) return value.map(withPresentPaths);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(Object.entries(value).map(([key, part]) => [key, withPresentPaths(part)]));
 }
 
 const colorHex = (value: unknown): string | undefined =>
@@ -173,7 +176,7 @@ export function editedValue(token: Token, value: unknown): { at: readonly string
   if (token.type === 'color') {
     const color = parseColor(colorHex(value) ?? '');
     if (!color) return undefined;
-    if (token.path.startsWith('ground.')) return [{ at, value: { kind: 'raw', color: color.typed } }];
+    if (token.path.startsWith('background.')) return [{ at, value: { kind: 'raw', color: color.typed } }];
     return [
       { at: [...at, 'color'], value: color.oklch },
       { at: [...at, 'typed'], value: color.typed },

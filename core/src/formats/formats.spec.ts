@@ -70,16 +70,16 @@ describe('DTCG', () => {
   it('reads a gradient back as it was, and an edited end into the role it comes from', () => {
     const washed = applyChange(site, setWash(site, 'pale', { to: { kind: 'swatch', swatch: 'ink' }, angle: 45 })).site;
     const file = JSON.parse(JSON.stringify(writeDtcg(washed))) as {
-      ground: {
+      background: {
         pale: { wash: { $type: string; $value: { color: { hex: string; components: number[] }; position: number }[] } };
       };
     };
-    const { wash } = file.ground.pale;
+    const { wash } = file.background.pale;
     expect([wash.$type, wash.$value.map((entry) => entry.position)]).toEqual(['gradient', [0, 1]]);
     expect(readDtcg(file)).toEqual(jasmine.objectContaining({ brand: washed.brand, changed: [], left: [] }));
     wash.$value[1]!.color.hex = '#445566';
     const read = readDtcg(file);
-    expect(read.changed).toEqual(['ground.pale.wash']);
+    expect(read.changed).toEqual(['background.pale.wash']);
     expect(read.brand.grounds['pale']!.roles['background-to']).toEqual({ kind: 'raw', color: '#445566' });
     expect(read.brand.grounds['pale']!.roles['background']).toEqual(washed.brand.grounds['pale']!.roles['background']!);
   });

@@ -8,7 +8,10 @@ import { readOwnSheet } from './own-sheet.ts';
 
 describe('Trial 14: the names are our own, and what named the former ones goes on', () => {
   const old = (text: string) =>
-    text.replace(/scale([.-])up-(\d)/g, 'scale$1step-$2').replace(/scale([.-])base/g, 'scale$1step-0');
+    text
+      .replace(/scale([.-])up-(\d)/g, 'scale$1step-$2')
+      .replace(/scale([.-])base/g, 'scale$1step-0')
+      .replace(/(--|\{)background([.-])/g, '$1ground$2');
   const site = smallSite();
 
   it('steps of the scale are up and down from its base', () => {
@@ -18,8 +21,8 @@ describe('Trial 14: the names are our own, and what named the former ones goes o
       'scale.base',
     ]);
     expect(
-      ['scale.step-0', 'scale.step-3', 'scale.step-minus-2', 'scale.up-1', 'text.running.size'].map(presentPath),
-    ).toEqual(['scale.base', 'scale.up-3', 'scale.down-2', 'scale.up-1', 'text.running.size']);
+      ['scale.step-0', 'scale.step-3', 'scale.step-minus-2', 'ground.pale.text', 'text.running.size'].map(presentPath),
+    ).toEqual(['scale.base', 'scale.up-3', 'scale.down-2', 'background.pale.text', 'text.running.size']);
     expect(stylesCss(site)).toContain('@layer layout, looks, overrides;');
   });
   it('a stored value, an edit that waited and files that were exported before are read as what they meant', () => {
@@ -37,17 +40,18 @@ describe('Trial 14: the names are our own, and what named the former ones goes o
     const sheet = new Map(
       [...old(tokensCss(site.brand)).matchAll(/^ {2}(--[\w-]+): (.*);$/gm)].map(([, name, value]) => [name!, value!]),
     );
-    expect([...sheet.keys()].some((name) => name === '--scale-step-2')).toBeTrue();
+    for (const name of ['--scale-step-2', '--ground-pale-text']) expect([...sheet.keys()]).toContain(name);
     expect(readOwnSheet(site.brand, sheet)).toEqual(
       jasmine.objectContaining({ changed: [], left: [], brand: site.brand }),
     );
-    const written = writeDtcg(site) as { scale: Record<string, unknown> };
+    const { background, ...written } = writeDtcg(site) as { scale: Record<string, unknown>; background: object };
     const former = (key: string) => key.replace(/^up-/, 'step-').replace(/^base$/, 'step-0');
     const file = JSON.parse(
       JSON.stringify({
         ...written,
+        ground: background,
         scale: Object.fromEntries(Object.entries(written.scale).map(([key, value]) => [former(key), value])),
-      }).replace(/\{scale\.[\w-]+\}/g, old),
+      }).replace(/\{(?:scale|background)\.[\w.-]+\}/g, old),
     ) as typeof written;
     expect(Object.keys(file.scale)).toContain('step-2');
     expect(readDtcg(file)).toEqual(jasmine.objectContaining({ changed: [], left: [], brand: site.brand }));

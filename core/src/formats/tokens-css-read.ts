@@ -1,9 +1,9 @@
 import { customProperties, namedProperty } from '../css/index.ts';
-import { customProperty, tokenCssValue, type Token, type TokenTable } from '../style/index.ts';
+import { customProperty, presentProperties, tokenCssValue, type Token, type TokenTable } from '../style/index.ts';
 
 /** A token table with the values that a `tokens.css` has for its tokens; the same table when they are all equal. */
 export function tableFromCss(table: TokenTable, css: string): TokenTable {
-  const values = customProperties(css);
+  const values = customProperties(presentProperties(css));
   const byProperty = new Map([...table.keys()].map((path) => [customProperty(path), path]));
   const next = new Map(table);
   let edited = false;

@@ -48,7 +48,7 @@ export const cards = kindOfBlock(
             {
               part: `${id}/surface`,
               label: labelled('Card', card.heading),
-              paint: [paint.surface(ground), ...paint.inset(), paint.corner('card'), ...paint.edge('card')],
+              paint: [paint.background(ground), ...paint.inset(), paint.corner('card'), ...paint.edge('card')],
             },
             'card',
             ground,

@@ -37,7 +37,7 @@ export const embed = kindOfBlock(
         {
           part: 'surface',
           label: labelled('Embed', title),
-          paint: [paint.surface(ground), ...paint.inset(), paint.corner('picture')],
+          paint: [paint.background(ground), ...paint.inset(), paint.corner('picture')],
         },
         `embed ${shape}`,
         ground,

@@ -150,7 +150,7 @@ function asList(kit: Kit, { look, ground }: List, shown: readonly ListedItem[], 
               {
                 part: `${item.id}/surface`,
                 label: `Card “${item.name}”`,
-                paint: [paint.surface(ground), ...paint.inset(), paint.corner('card'), ...paint.edge('card')],
+                paint: [paint.background(ground), ...paint.inset(), paint.corner('card'), ...paint.edge('card')],
               },
               'card',
               ground,

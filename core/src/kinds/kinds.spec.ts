@@ -56,7 +56,7 @@ const board = kindOfBlock(
     css: '.board { display: grid; }\n',
     tree(kit, { ground, title, order, tone }) {
       const { kit: on, properties } = kit.onSurface(
-        { part: 'surface', label: `Board ${title}`, paint: [kit.paint.surface(ground)] },
+        { part: 'surface', label: `Board ${title}`, paint: [kit.paint.background(ground)] },
         `board ${tone}`,
         ground,
       );
@@ -148,7 +148,7 @@ describe('a kind of block that only its own file knows', () => {
   it('stands on the page with its places, its look and its words, which are edited where they stand', () =>
     own(() => {
       const site = readSite(withBoard());
-      expect(pageHtml(site, 'home')).toContain('class="board loud surface--deep"');
+      expect(pageHtml(site, 'home')).toContain('class="board loud background--deep"');
       expect(stylesCss(site)).toContain('.board { display: grid; }');
       const places = pageTree(site, 'home').places.filter((place) => place.id.startsWith('bo/'));
       expect(places.map((place) => [place.id, place.ground, place.words?.slice(at.length).join('.') ?? null])).toEqual([

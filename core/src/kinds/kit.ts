@@ -15,7 +15,7 @@ export interface Paints {
   text(style: string, role?: string): readonly string[];
   /** A text style without a colour. */
   style(style: string): string;
-  surface(ground: string): string;
+  background(ground: string): string;
   /** Padding of cards on all sides; nothing while the brand has none. */
   inset(): readonly string[];
   corner(use: 'button' | 'card' | 'picture' | 'field'): string;

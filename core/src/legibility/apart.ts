@@ -58,7 +58,7 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
   }
   for (const group of index.groups) {
     const { ground } = group;
-    if (!group.painting.recipes.includes(recipes.on(ground, 'error'))) continue;
+    if (!group.painting.recipes.includes(recipes.role(ground, 'error'))) continue;
     const role = (name: string) => tokenValue(table, rolePath(site.brand, site.brand.grounds[ground]!, name));
     add('Error against help', ground, role('error'), role('help'), group.count, 'its own words');
   }

@@ -73,7 +73,7 @@ export function auditSite(
       for (const group of index.groups)
         if (group.overPicture && !samePixels(group, before.pixels, pixels)) touched.add(group);
     for (const group of touched) byGroup.set(group, judgeGroup(table, group, site, pixels));
-    const sizes = [...changed].some((path) => !path.startsWith('color.') && !path.startsWith('ground.'));
+    const sizes = [...changed].some((path) => !path.startsWith('color.') && !path.startsWith('background.'));
     const byTree = sizes ? judgeTrees(table, index, site) : before.byTree;
     return {
       site,

@@ -7,7 +7,7 @@ const row = (part: Partial<FailingRow>): FailingRow => ({
   rule: 'text-contrast',
   found: 3.9,
   needed: 4.5,
-  tokens: ['ground.fog.eyebrow', 'color.core.funnel'],
+  tokens: ['background.fog.eyebrow', 'color.core.funnel'],
   ...part,
 });
 

@@ -82,7 +82,7 @@ function colorFixes(site: Site, finding: Finding): ColorFix[] {
   const [first] = chain;
   const role = first === undefined ? undefined : table.get(first);
   const fixes: ColorFix[] = [];
-  if (role?.address && first!.startsWith('ground.')) {
+  if (role?.address && first!.startsWith('background.')) {
     // A role that follows another role of the ground is fixed at its own place, nearest to the reader.
     const was = site.brand.grounds[role.address[2]!]!.roles[role.address.at(-1)!];
     const places = placeCount(site, first!);
@@ -100,7 +100,7 @@ function colorFixes(site: Site, finding: Finding): ColorFix[] {
   }
   for (const path of made ? chain : []) {
     const address = table.get(path)?.address;
-    const swatch = path.startsWith('ground.') || !address ? undefined : site.brand.swatches[address[2]!];
+    const swatch = path.startsWith('background.') || !address ? undefined : site.brand.swatches[address[2]!];
     if (!swatch || swatch.locked || swatch.rule) continue;
     fixes.push({
       what: 'swatch',

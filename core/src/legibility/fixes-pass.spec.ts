@@ -201,8 +201,8 @@ describe('one judge', () => {
             group.kind === 'text' &&
             group.ground === 'pale' &&
             group.painting.overrides.length === 0 &&
-            group.painting.at('color', 'rest', 'desktop')?.token === 'ground.pale.text' &&
-            group.under?.painting.recipes.includes('surface:pale') &&
+            group.painting.at('color', 'rest', 'desktop')?.token === 'background.pale.text' &&
+            group.under?.painting.recipes.includes('background:pale') &&
             group.under.painting.overrides.length === 0,
         );
         for (const [, judgements] of texts)

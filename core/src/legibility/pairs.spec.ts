@@ -9,7 +9,7 @@ describe('pairs that occur', () => {
 
   it('are only those that some page uses', () => {
     const pairs = occurringPairs(site);
-    expect(pairs.some((pair) => pair.fores.some((layer) => layer.chain[0] === 'ground.deep.eyebrow'))).toBeFalse();
+    expect(pairs.some((pair) => pair.fores.some((layer) => layer.chain[0] === 'background.deep.eyebrow'))).toBeFalse();
     expect(pairs.every((pair) => pair.places.length > 0)).toBeTrue();
   });
 
@@ -44,6 +44,6 @@ describe('pairs that occur', () => {
       setRole(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' }),
     ).site;
     const pair = occurringPairs(veiled).find((entry) => entry.rule === 'text-contrast' && entry.behind!.length > 1);
-    expect(pair?.behind?.map((layer) => layer.chain[0])).toContain('ground.pale.background');
+    expect(pair?.behind?.map((layer) => layer.chain[0])).toContain('background.pale.background');
   });
 });

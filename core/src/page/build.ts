@@ -121,7 +121,7 @@ export class Build {
 
   /** Text style plus a colour on this ground: that of the style's own role unless another is asked for. */
   textRecipes(style: string, role: string = this.site.brand.styles[style]!.role): Recipe[] {
-    return [recipes.text(style), recipes.on(this.ground, role)];
+    return [recipes.text(style), recipes.role(this.ground, role)];
   }
 
   /** The recipes that kinds ask for, on the ground where it stands: made once for all blocks that stand there. */
@@ -129,7 +129,7 @@ export class Build {
     return (this.#paints ??= {
       text: (style, role) => this.textRecipes(style, role),
       style: recipes.text,
-      surface: recipes.surface,
+      background: recipes.background,
       corner: recipes.corner,
       edge: (use) => this.edgeColor(use),
       inset: () => {

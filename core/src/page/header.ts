@@ -38,7 +38,7 @@ export function headerPart(
     kind: 'surface',
     label: 'Header',
     recipes: [
-      ...(over ? [] : [recipes.surface(ground)]),
+      ...(over ? [] : [recipes.background(ground)]),
       ...(gutter && !header.notice ? [recipes.gutter(gutter)] : []),
     ],
   });
@@ -134,7 +134,7 @@ function noticeLine(
     id: `${header.id}/notice`,
     kind: 'surface',
     label: 'Notice line',
-    recipes: [recipes.surface(ground), ...(gutter ? [recipes.gutter(gutter)] : [])],
+    recipes: [recipes.background(ground), ...(gutter ? [recipes.gutter(gutter)] : [])],
   });
   const on = build.onto(surface, ground);
   const address = ['shared', 'header', 'notice'];
@@ -162,7 +162,7 @@ function entry(build: Build, item: MenuItem, page: Page, under: readonly string[
     id: `${header.id}/${item.id}/list`,
     kind: 'surface',
     label: labelled('Under', item.label),
-    recipes: [recipes.surface(build.ground), recipes.corner('card')],
+    recipes: [recipes.background(build.ground), recipes.corner('card')],
   });
   const inside = build.onto(list, build.ground);
   const entries = [item, ...under.map((id) => header.items[id]!)].map((candidate) =>

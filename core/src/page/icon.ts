@@ -40,7 +40,7 @@ export function icon(build: Build, id: string, name: IconName, text: Place): Ele
     id,
     kind: 'icon',
     label: labelled('Icon', name),
-    recipes: [recipes.on(build.ground, 'icon')],
+    recipes: [recipes.role(build.ground, 'icon')],
     inherits: text,
   });
   return element(

@@ -164,7 +164,7 @@ function partsOfPage(
     id: 'page/surface',
     kind: 'surface',
     label: 'Page',
-    recipes: [recipes.surface(site.shared.header.ground)],
+    recipes: [recipes.background(site.shared.header.ground)],
   });
   const isOver = headerOver(site, page);
   const first = only === 'header' && isOver ? page.sectionOrder[0] : undefined;
@@ -263,7 +263,7 @@ export function looseSection(site: Site, section: Section, use: Use = 'own'): Pa
     id: 'page/surface',
     kind: 'surface',
     label: 'Page',
-    recipes: [recipes.surface(site.shared.header.ground)],
+    recipes: [recipes.background(site.shared.header.ground)],
   });
   return sectionPart(site, 'specimen', section.id, section, 'section', body, ['specimen', section.id], use);
 }
@@ -287,7 +287,7 @@ function sectionPart(
     kind: 'surface',
     label: labelled('Section', section.label),
     recipes: [
-      recipes.surface(section.ground),
+      recipes.background(section.ground),
       recipes.pad(section.space),
       ...(gutter ? [recipes.gutter(gutter)] : []),
       ...(gap ? [recipes.gap(gap)] : []),

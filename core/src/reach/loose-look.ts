@@ -32,7 +32,7 @@ export function looseLook(
     ...common,
     kind: 'surface',
     states: ['rest'],
-    painting: makePainting(site.brand, [recipes.surface(ground)], NOTHING_SET, ['rest'], null),
+    painting: makePainting(site.brand, [recipes.background(ground)], NOTHING_SET, ['rest'], null),
     under: null,
     overPicture: false,
   };

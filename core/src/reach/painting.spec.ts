@@ -21,13 +21,15 @@ describe('painting: what wins', () => {
   it('is the resting token where a state names none', () => {
     const painting = paint();
     expect(painting.at('padding-block', 'hover', 'desktop')!.token).toBe('button.regular.pad-y');
-    expect(painting.at('background-color', 'rest', 'phone')!.token).toBe('ground.pale.button.primary.fill.rest');
+    expect(painting.at('background-color', 'rest', 'phone')!.token).toBe('background.pale.button.primary.fill.rest');
   });
   it('is the token of the state where it names one', () => {
     const painting = paint();
     for (const state of ['hover', 'pressed', 'disabled'] as const)
-      expect(painting.at('background-color', state, 'desktop')!.token).toBe(`ground.pale.button.primary.fill.${state}`);
-    expect(painting.at('outline-color', 'focus', 'desktop')!.token).toBe('ground.pale.focus');
+      expect(painting.at('background-color', state, 'desktop')!.token).toBe(
+        `background.pale.button.primary.fill.${state}`,
+      );
+    expect(painting.at('outline-color', 'focus', 'desktop')!.token).toBe('background.pale.focus');
     expect(painting.at('outline-color', 'rest', 'desktop')).toBeUndefined();
   });
   it('is a value set on the place in every state, as the last layer beats them all', () => {
@@ -83,12 +85,12 @@ describe('painting: what wins', () => {
   it('comes from the parent for text a link says nothing of, and its own colour from itself', () => {
     const parent = paint(
       [literal('o', 'x', 'font-size', '40px')],
-      [recipes.text('running'), recipes.on('pale', 'text')],
+      [recipes.text('running'), recipes.role('pale', 'text')],
     );
     const link = makePainting(brand, [recipes.link('pale')], NOTHING, ['rest', 'hover', 'focus'], parent);
     expect(pixelsAt(table, link, 'font-size', 'rest', 1280)).toBe(40);
-    expect(link.at('color', 'rest', 'desktop')!.token).toBe('ground.pale.link');
-    expect(link.at('color', 'hover', 'desktop')!.token).toBe('ground.pale.link-hover');
+    expect(link.at('color', 'rest', 'desktop')!.token).toBe('background.pale.link');
+    expect(link.at('color', 'hover', 'desktop')!.token).toBe('background.pale.link-hover');
     expect(link.at('font-family', 'hover', 'desktop')!.token).toBe('text.running.family');
     expect(link.at('margin-block-end', 'rest', 'desktop')).toBeUndefined();
   });

@@ -180,7 +180,7 @@ describe('reach', () => {
 
   it('lists states and properties: a link takes its hover colour in hover alone', () => {
     const site = withOverrides();
-    const rows = reachRows(site, 'ground.pale.link-hover').filter((row) => row.place.id === 'p/l1');
+    const rows = reachRows(site, 'background.pale.link-hover').filter((row) => row.place.id === 'p/l1');
     expect(new Set(rows.map((row) => row.state))).toEqual(new Set(['hover']));
     expect(rows.map((row) => row.width)).toEqual([...AUDIT_WIDTHS]);
     expect(rows[0]!.properties).toEqual(['color']);
@@ -191,7 +191,9 @@ describe('reach', () => {
   });
 
   it('keeps one id for shared parts on all pages', () => {
-    const places = placesOf(withOverrides(), 'ground.deep.background').filter((place) => place.id === 'footer/surface');
+    const places = placesOf(withOverrides(), 'background.deep.background').filter(
+      (place) => place.id === 'footer/surface',
+    );
     expect(places.map((place) => place.page)).toEqual(['home', 'more', '~404']);
   });
 

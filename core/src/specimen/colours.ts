@@ -69,7 +69,7 @@ export function logoPart(site: Site, frame: SpecimenFrame): SpecimenPart | undef
         return asset
           ? [
               element('li', { dataToken: 'logo.width' }, [
-                element('div', { className: `onground ${classes(recipes.surface(id))}` }, [
+                element('div', { className: `on-background ${classes(recipes.background(id))}` }, [
                   element('img', {
                     className: `logo ${classes(recipes.logo())}`,
                     src: assetFile(asset, site.brand),
@@ -96,7 +96,7 @@ export function groundParts(site: Site): SpecimenPart[] {
       label: site.brand.grounds[id]!.label,
       element: {
         ...part.element,
-        properties: { ...part.element.properties, dataToken: `ground.${site.brand.grounds[id]!.path}.background` },
+        properties: { ...part.element.properties, dataToken: `background.${site.brand.grounds[id]!.path}.background` },
       },
     };
   });

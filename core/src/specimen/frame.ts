@@ -37,7 +37,7 @@ export class SpecimenFrame {
       element: element(
         'section',
         {
-          className: `${classes(recipes.surface(this.ground), ...(gutter ? [recipes.gutter(gutter)] : []))} section specimen`,
+          className: `${classes(recipes.background(this.ground), ...(gutter ? [recipes.gutter(gutter)] : []))} section specimen`,
           dataPart: id,
           ariaLabel: label,
         },
@@ -56,7 +56,7 @@ export class SpecimenFrame {
       {
         className: classes(
           recipes.text(level === 2 ? this.#styles.heading : this.#styles.minor),
-          recipes.on(this.ground, 'heading'),
+          recipes.role(this.ground, 'heading'),
         ),
       },
       [text],
@@ -71,7 +71,7 @@ export class SpecimenFrame {
   captionOn(ground: string, ...lines: string[]): Element {
     return element(
       'p',
-      { className: `caption ${classes(recipes.text(this.#styles.fine), recipes.on(ground, 'text'))}` },
+      { className: `caption ${classes(recipes.text(this.#styles.fine), recipes.role(ground, 'text'))}` },
       lines.flatMap((line, i) => (i === 0 ? [line] : [element('br', {}), line])),
     );
   }

@@ -32,7 +32,7 @@ export function stylesPart(site: Site, frame: SpecimenFrame): SpecimenPart {
         const style = brand.styles[id]!;
         const family = familyById(brand.families[style.family], brand.fonts)?.name ?? '';
         return element('li', { className: 'style', dataToken: `text.${style.path}.size` }, [
-          element('p', { className: classes(recipes.text(id), recipes.on(frame.ground, style.role)) }, [style.label]),
+          element('p', { className: classes(recipes.text(id), recipes.role(frame.ground, style.role)) }, [style.label]),
           frame.caption(
             `${family} ${style.weight}${style.italic ? ' italic' : ''}, ${round(styleSizeAt(brand, style, 1280), 1)} px at 1280, ${round(styleSizeAt(brand, style, 390), 1)} at 390`,
             `line height ${style.lineHeight}, letter spacing ${style.letterSpacing} em, ${style.spaceAbove} px above, ${style.spaceBelow} below${style.longest ? `, at most ${style.longest} characters a line` : ''}; ${plural(count.get(id) ?? 0, 'place')}${style.provisional ? '; provisional' : ''}`,
@@ -57,7 +57,7 @@ export function ladderPart(site: Site, frame: SpecimenFrame): SpecimenPart {
         element(
           'span',
           {
-            className: classes(recipes.text(id), recipes.on(frame.ground, 'text')),
+            className: classes(recipes.text(id), recipes.role(frame.ground, 'text')),
             dataToken: `text.${brand.styles[id]!.path}.size`,
           },
           ['Aa'],
@@ -79,7 +79,7 @@ export function buttonsPart(site: Site, frame: SpecimenFrame): SpecimenPart {
         className: `button ${classes(recipes.text(brand.buttonStyle), recipes.corner('button'), recipes.buttonSize(size), recipes.button(variant, ground))}`,
         ...(state === 'rest' ? {} : { dataShow: state }),
         ...(state === 'disabled' ? { disabled: true } : {}),
-        dataToken: `ground.${brand.grounds[ground]!.path}.button.${brand.variants[variant]!.path}.fill.${state === 'focus' ? 'rest' : state}`,
+        dataToken: `background.${brand.grounds[ground]!.path}.button.${brand.variants[variant]!.path}.fill.${state === 'focus' ? 'rest' : state}`,
       },
       [state],
     );
@@ -89,7 +89,7 @@ export function buttonsPart(site: Site, frame: SpecimenFrame): SpecimenPart {
     brand.groundOrder.map((ground) =>
       element(
         'div',
-        { className: `onground ${classes(recipes.surface(ground))}` },
+        { className: `on-background ${classes(recipes.background(ground))}` },
         brand.variantOrder.flatMap((variant) =>
           brand.sizeOrder.flatMap((size) => [
             frame.captionOn(

@@ -16,7 +16,7 @@ export const SPECIMEN_CSS = `
 .specimen .samples { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 24px; padding-block: 12px; }
 .specimen .sample { height: 72px; margin-block-end: 6px; border-width: 1px; border-style: solid; }
 .specimen .caption { max-width: none; overflow-wrap: anywhere; }
-.specimen .onground { padding: 16px; margin-block: 8px; }
+.specimen .on-background { padding: 16px; margin-block: 8px; }
 .specimen .style { padding-block: 12px; break-inside: avoid; }
 .specimen .style > p:first-child, .specimen .ladder { overflow-wrap: anywhere; }
 .specimen .ladder span { margin-inline-end: 0.25em; }
@@ -26,7 +26,7 @@ export const SPECIMEN_CSS = `
 @media print {
   @page { margin: 14mm; }
   * { print-color-adjust: exact; -webkit-print-color-adjust: exact; }
-  .specimen li, .specimen .onground, .specimen .buttons, tr, .row, h2, h3 { break-inside: avoid; }
+  .specimen li, .specimen .on-background, .specimen .buttons, tr, .row, h2, h3 { break-inside: avoid; }
   h2, h3 { break-after: avoid; }
 }
 `;
@@ -79,7 +79,7 @@ function title(site: Site, frame: SpecimenFrame): SpecimenPart {
   const part = frame.part('title', 'Specimen', []);
   const heading: Element = element(
     'h1',
-    { className: classes(recipes.text(first), recipes.on(frame.ground, 'heading')) },
+    { className: classes(recipes.text(first), recipes.role(frame.ground, 'heading')) },
     [`Specimen of ${site.name}`],
   );
   return {
@@ -122,7 +122,7 @@ export function specimenPartsHtml(
 
 /** Classes of the specimen's own surface. */
 export function specimenBody(site: Site): string {
-  return classes(recipes.surface(site.shared.header.ground));
+  return classes(recipes.background(site.shared.header.ground));
 }
 
 const escape = (text: string): string => text.replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`);

@@ -20,6 +20,6 @@ export { resolveToken, rolePath, tokenTable, type TokenTable } from './table.ts'
 export { withFollowers } from './token-css.ts';
 export { stepOfPath, stepPath } from './step-path.ts';
 export { changedProperties, tokenCssValue, tokensCss } from './token-css.ts';
-export { allRecipes, declarationsOf, recipeClass, recipes, type Recipe } from './recipe.ts';
+export { allRecipes, backgroundOf, declarationsOf, recipeClass, recipes, type Recipe } from './recipe.ts';
 export { drawnColors } from './drawn-colors.ts';
 export { sampleBrand } from './sample-brand.ts';

@@ -9,13 +9,13 @@ import { rolePath } from './table.ts';
 
 /**
  * A recipe is a small bundle of declarations that elements carry as a class:
- * `text:running`, `on:chart:heading`, `button:primary:chart`. The stylesheet
+ * `text:body`, `background:chart`, `background:chart:heading`, `button:primary:chart`. The stylesheet
  * and the place resolver both read recipes from here and nowhere else.
  */
 export type Recipe = string;
 
 export const recipes = {
-  surface: (ground: string): Recipe => `surface:${ground}`,
+  background: (ground: string): Recipe => `background:${ground}`,
   shade: (ground: string): Recipe => `shade:${ground}`,
   pad: (space: string): Recipe => `pad:${space}`,
   gutter: (space: string): Recipe => `gutter:${space}`,
@@ -25,7 +25,7 @@ export const recipes = {
   /** The line above a part, or below a row. */
   line: (side: 'start' | 'end'): Recipe => `line:${side}`,
   text: (style: string): Recipe => `text:${style}`,
-  on: (ground: string, role: string): Recipe => `on:${ground}:${role}`,
+  role: (ground: string, role: string): Recipe => `background:${ground}:${role}`,
   link: (ground: string): Recipe => `link:${ground}`,
   menu: (ground: string): Recipe => `menu:${ground}`,
   /** The colours of a drawing: swatches by id. They are in the image, not in the stylesheet. */
@@ -38,6 +38,15 @@ export const recipes = {
   buttonSize: (size: string): Recipe => `bsize:${size}`,
   button: (variant: string, ground: string): Recipe => `button:${variant}:${ground}`,
 } as const;
+
+/** Id of the background that a place is painted with; '' for a place without one. */
+export function backgroundOf(place: { readonly recipes: readonly Recipe[] }): string {
+  for (const recipe of place.recipes) {
+    const [kind, ground = '', role] = recipe.split(':');
+    if (kind === 'background' && role === undefined) return ground;
+  }
+  return '';
+}
 
 const classes = new Map<Recipe, string>();
 
@@ -62,7 +71,9 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
   const byBand = (property: PaintedProperty): Declaration[] =>
     BANDS.map((band) => ({ property, token: `space.${brand.spaces[space]!.path}.${band.id}`, band: band.id }));
   switch (kind) {
-    case 'surface':
+    case 'background':
+      if (two !== '')
+        return [{ property: 'color', token: role(space, two) }, ...(two === 'icon' ? [] : selected(space))];
       return [
         { property: 'background-color', token: role(space, 'background') },
         ...(brand.grounds[space]!.wash ? [{ property: 'background-image', token: role(space, 'wash') } as const] : []),
@@ -111,8 +122,6 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
         ),
       ];
     }
-    case 'on':
-      return [{ property: 'color', token: role(space, two) }, ...(two === 'icon' ? [] : selected(space))];
     case 'link':
       return [
         { property: 'color', token: role(space, 'link') },
@@ -221,7 +230,7 @@ export function allRecipes(brand: Brand): Recipe[] {
   const grounds = brand.groundOrder;
   const spaces = (use: string) => brand.spaceOrder.filter((id) => brand.spaces[id]!.use === use);
   return [
-    ...grounds.map(recipes.surface),
+    ...grounds.map(recipes.background),
     ...grounds.map(recipes.shade),
     ...spaces('section').map(recipes.pad),
     ...spaces('gutter').map(recipes.gutter),
@@ -233,7 +242,7 @@ export function allRecipes(brand: Brand): Recipe[] {
     ...brand.styleOrder.map(recipes.text),
     ...grounds.flatMap((ground) =>
       (['text', 'heading', 'secondary', 'eyebrow', 'link', 'label', 'help', 'error', 'icon'] as const).map((role) =>
-        recipes.on(ground, role),
+        recipes.role(ground, role),
       ),
     ),
     ...grounds.map(recipes.link),

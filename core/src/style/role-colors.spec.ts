@@ -8,7 +8,7 @@ import { clearestChoice, resolveToken, tokenTable } from './index.ts';
 const after = (site: Site, ...edits: ((now: Site) => Parameters<typeof acceptChange>[1])[]): Site =>
   edits.reduce((now, edit) => acceptChange(now, edit(now)).site, site);
 const shown = (site: Site, role: string, ground = 'pale') =>
-  parseColor(resolveToken(tokenTable(site.brand), `ground.${ground}.${role}`).css)!.rgb;
+  parseColor(resolveToken(tokenTable(site.brand), `background.${ground}.${role}`).css)!.rgb;
 const part = (id: string, to: 'core' | 'side') => (now: Site) =>
   setValue(now, '', ['brand', 'swatches', id, 'part'], to);
 const background = (hex: string) => (now: Site) => setRole(now, 'pale', 'background', { kind: 'raw', color: hex });

@@ -53,7 +53,7 @@ describe('tokens', () => {
           changed,
           setRole(changed, 'pale', 'background', { kind: 'raw', color: background }),
         ).site;
-        const chosen = colorOf(resolveToken(tokenTable(based.brand), 'ground.pale.text').css)!;
+        const chosen = colorOf(resolveToken(tokenTable(based.brand), 'background.pale.text').css)!;
         const ground = parseColor(background)!.rgb;
         return resolvedSwatches(based.brand)
           .filter(({ swatch }) => swatch.part === 'core' && !swatch.rule)
@@ -63,9 +63,9 @@ describe('tokens', () => {
   });
   it('take, where a role says so, the hue of a swatch at a contrast on the background, and follow both', () => {
     const made = applyChange(site, setRole(site, 'deep', 'text', { kind: 'contrast', swatch: 'brand', ratio: 7 })).site;
-    const text = (of: typeof site) => parseColor(resolveToken(tokenTable(of.brand), 'ground.deep.text').css)!;
+    const text = (of: typeof site) => parseColor(resolveToken(tokenTable(of.brand), 'background.deep.text').css)!;
     const ground = (of: typeof site) =>
-      parseColor(resolveToken(tokenTable(of.brand), 'ground.deep.background').css)!.rgb;
+      parseColor(resolveToken(tokenTable(of.brand), 'background.deep.background').css)!.rgb;
     expect(contrastRatio(text(made).rgb, ground(made))).toBeGreaterThanOrEqual(7);
     expect(contrastRatio(text(made).rgb, ground(made))).toBeLessThan(7.3);
     expect(Math.abs(text(made).oklch.h - parseColor('#b83a1e')!.oklch.h)).toBeLessThan(4);

@@ -222,7 +222,7 @@ export function rolePath(brand: Brand, ground: Ground, role: string): string {
   const tail = button
     ? `button.${brand.variants[button.variant]?.path ?? button.variant}.${button.part}.${button.state}`
     : role;
-  return `ground.${ground.path}.${tail}`;
+  return `background.${ground.path}.${tail}`;
 }
 
 function* typeTokens(brand: Brand): Iterable<Token> {

@@ -84,7 +84,7 @@ export const about = page('about', 'About', 'A small line between four islands, 
       quote('She rolls, but she has never once been late for a wedding.', 'Joss Tarrant, purser'),
     ],
   ]),
-  section('abt-private', 'What we keep', 'mist', 'close', [
+  section('abt-private', 'What we keep', 'fog', 'close', [
     [
       eyebrow('Plainly'),
       heading('What we keep about you'),

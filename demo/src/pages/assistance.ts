@@ -52,7 +52,7 @@ export const assistance = page(
         ),
       ],
     ]),
-    section('ast-animals', 'Animals', 'mist', 'close', [
+    section('ast-animals', 'Animals', 'fog', 'close', [
       [
         eyebrow('On four legs'),
         heading('Animals on board'),

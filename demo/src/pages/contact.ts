@@ -52,7 +52,7 @@ export const contact = page('contact', 'Contact', 'Write, ring or walk in: the h
       fine('We never ask for card numbers by mail.'),
     ],
   ]),
-  section('con-office', 'The office', 'mist', 'close', [
+  section('con-office', 'The office', 'fog', 'close', [
     [
       heading('The harbour office'),
       para('The blue door on Pier 1, beside the weighbridge. Ring twice when it blows.'),

@@ -27,7 +27,7 @@ export const fares = page('fares', 'Fares', 'What a crossing costs, on foot, by 
       ]),
     ],
   ]),
-  section('fares-half', 'Half fare', 'mist', 'close', [
+  section('fares-half', 'Half fare', 'fog', 'close', [
     [
       eyebrow('For islanders'),
       heading('Half fare'),

@@ -50,7 +50,7 @@ export const freight = page(
         ),
       ],
     ]),
-    section('frt-long', 'Long loads', 'mist', 'even', [
+    section('frt-long', 'Long loads', 'fog', 'even', [
       [
         eyebrow('Thursdays'),
         heading('Long loads'),

@@ -44,7 +44,7 @@ export const home = page(
       [
         heading('Know before you sail'),
         lead('Low water may move the pier, and the boat does not wait for the car that is still on the wrong one.'),
-        cards('mist', 3, [
+        cards('fog', 3, [
           {
             heading: 'Tides',
             text: 'The board by the harbour office says which pier, and changes an hour before low water.',

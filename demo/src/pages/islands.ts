@@ -17,7 +17,7 @@ export const islands = page(
     section('isl-cards', 'At a glance', 'white', 'even', [
       [
         heading('At a glance'),
-        cards('mist', 4, [
+        cards('fog', 4, [
           {
             heading: 'Aldersay',
             text: 'A harbour, a shop, a lighthouse you may climb.',
@@ -77,7 +77,7 @@ export const islands = page(
         ),
       ],
     ]),
-    section('isl-ness', 'Outer Ness', 'mist', 'close', [
+    section('isl-ness', 'Outer Ness', 'fog', 'close', [
       [
         eyebrow('Two hours and a quarter'),
         heading('The Outer Ness'),

@@ -66,7 +66,7 @@ export const notices = page('notices', 'Notices', 'What changed this week: piers
       ),
     ],
   ]),
-  section('ntc-word', 'Word by message', 'mist', 'close', [
+  section('ntc-word', 'Word by message', 'fog', 'close', [
     [
       eyebrow('No need to look'),
       heading('Have them sent'),

@@ -61,7 +61,7 @@ export const sailings = page('sailings', 'Sailings', 'Winter timetable of all cr
       fine('Fares and times may change with the weather. What the board on the pier says is what counts.'),
     ],
   ]),
-  section('sail-tide', 'How the tide moves us', 'mist', 'even', [
+  section('sail-tide', 'How the tide moves us', 'fog', 'even', [
     [
       eyebrow('Good to know'),
       heading('How the tide moves us'),

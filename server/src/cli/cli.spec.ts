@@ -151,14 +151,20 @@ describe('command line', () => {
     expect(JSON.parse(exported.out)).toEqual(audit);
     const tokens = join(folder, 'out', 'tokens.css');
     const css = await readFile(tokens, 'utf8');
-    await writeFile(tokens, css.replace(/(--ground-mist-eyebrow: )[^;]+/, '$1#5a1406'));
+    await writeFile(tokens, css.replace(/(--background-fog-eyebrow: )[^;]+/, '$1#5a1406'));
     const fixed = await run('audit', './out', '--json');
     expect([fixed.code, (JSON.parse(fixed.out) as { failed: number }).failed]).toEqual([0, 0]);
     await writeFile(
       join(folder, 'out', 'fares.html'),
-      (await readFile(join(folder, 'out', 'fares.html'), 'utf8')).replace('on--mist--eyebrow', 'on--deep--eyebrow'),
+      (await readFile(join(folder, 'out', 'fares.html'), 'utf8')).replace(
+        'background--fog--eyebrow',
+        'background--deep--eyebrow',
+      ),
     );
     const edited = await run('audit', './out');
+    // An export from before the tokens of backgrounds got their present names is read by its document and tokens.
+    await writeFile(tokens, css.replaceAll('--background-', '--ground-'));
+    expect(JSON.parse((await run('audit', './out', '--json')).out)).toEqual(audit);
     expect([edited.code, edited.err]).toEqual([2, jasmine.stringMatching(/fares\.html was edited by hand/) as never]);
   });
 

@@ -38,7 +38,7 @@ export async function readExport(path: string): Promise<ReadExport> {
   try {
     const document = JSON.parse(text('site.json')) as { schemaVersion?: unknown };
     site = readSite(document);
-    older = document.schemaVersion !== SCHEMA_VERSION;
+    older = document.schemaVersion !== SCHEMA_VERSION || /--ground-/.test(text('tokens.css'));
   } catch (error) {
     if (error instanceof UseError) throw error;
     throw new UseError(

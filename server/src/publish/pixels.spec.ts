@@ -48,7 +48,7 @@ describe('a publication with pixels sent along', () => {
   });
   it('is judged by what was read from the layout and sent along, and refuses what is none', async () => {
     const send = (layout: unknown) => client.send('POST', '/api/sites/ternhaven/publications', { sequence: 0, layout });
-    const running = siteIndex(ternhaven).places.find((place) => place.style === 'running' && place.kind === 'text')!;
+    const running = siteIndex(ternhaven).places.find((place) => place.style === 'body' && place.kind === 'text')!;
     const line = (found: number, rule = 'line-length') => [
       { page: running.page, place: running.id, width: 1280, rule, found },
     ];

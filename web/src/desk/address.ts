@@ -1,3 +1,4 @@
+import { presentPath } from '@yohaku/core';
 import type { DeskState, Step } from '../state/index.ts';
 import type { CheckList } from './check-view.ts';
 
@@ -83,13 +84,14 @@ export function readAddress(
     return key;
   };
   const step = entry(STEP_WORDS, word === undefined ? word : (FORMER_STEPS[word] ?? word), 'step');
+  const token = url.searchParams.get('select');
   const view: Partial<View> = {
     ...(step
       ? {
           step,
           page: url.searchParams.get('page'),
           place: url.searchParams.get('place'),
-          token: url.searchParams.get('select'),
+          token: token === null ? null : presentPath(token),
           hanging: entry(HANGING_WORDS, url.searchParams.get('wall'), 'wall') ?? usual(step),
           list: entry(LIST_WORDS, url.searchParams.get('list'), 'list') ?? 'failing',
         }

@@ -46,7 +46,7 @@ describe('the slip of a place', () => {
   it('shows each value with its chain and how many places each token paints', () => {
     const color = values('k/k1').find((value) => value.property === 'background-color')!;
     expect(color.chain.map((token) => token.path)).toEqual([
-      'ground.pale.button.primary.fill.rest',
+      'background.pale.button.primary.fill.rest',
       'color.core.brand',
     ]);
     expect(color.chain[1]!.places).toBeGreaterThan(color.chain[0]!.places);

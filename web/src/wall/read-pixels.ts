@@ -1,4 +1,12 @@
-import { coverCrop, gradientPosition, pageTree, type PixelSet, type Place, type Site } from '@yohaku/core';
+import {
+  backgroundOf,
+  coverCrop,
+  gradientPosition,
+  pageTree,
+  type PixelSet,
+  type Place,
+  type Site,
+} from '@yohaku/core';
 
 /** Most pixels kept of one area: enough that one letter in fifty is told from two. */
 const MOST_PIXELS = 800;
@@ -29,7 +37,7 @@ export async function readPixels(document: Document, site: Site, page: string, w
       ? behind.querySelector<HTMLImageElement>('img.backdrop')
       : undefined;
     const picture = image === undefined ? undefined : await drawn(image, box);
-    const angle = site.brand.grounds[groundOf(surface)]?.wash?.angle ?? 0;
+    const angle = site.brand.grounds[backgroundOf(surface)]?.wash?.angle ?? 0;
     for (const place of places) {
       const own = place.under === surface ? element(place) : null;
       if (own)
@@ -42,11 +50,6 @@ export async function readPixels(document: Document, site: Site, page: string, w
     }
   }
   return sets;
-
-  /** The ground a surface paints: that of its recipe, not the one it stands on. */
-  function groundOf(surface: Place): string {
-    return surface.recipes.find((recipe) => recipe.startsWith('surface:'))?.slice('surface:'.length) ?? '';
-  }
 }
 
 /** Boxes to look at, and what is cut out of them: a part covers its own middle. */

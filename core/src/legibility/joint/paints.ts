@@ -91,7 +91,7 @@ export function paintsOf(site: Site, pairs: readonly Pair[], locked: ReadonlySet
   for (const layer of pairs.flatMap((pair) => [...pair.fores, ...(pair.behind ?? [])])) {
     const path = layer.chain.at(-1);
     const token = path === undefined ? undefined : table.get(path);
-    if (!path || paints.has(path) || !token?.address || !path.startsWith('ground.')) continue;
+    if (!path || paints.has(path) || !token?.address || !path.startsWith('background.')) continue;
     const [, , ground, , role] = token.address as [string, string, string, string, string];
     const value = brand.grounds[ground]?.roles[role];
     const rgb = colorOf(layer.css);

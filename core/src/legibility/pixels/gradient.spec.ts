@@ -92,11 +92,12 @@ describe('a ground whose background is a gradient', () => {
   const washed = applyChange(flat, setWash(flat, 'pale', { to: raw('#222222'), angle: 90 })).site;
   it('is one token that follows both ends, and is flat again with nothing left behind', () => {
     expect(tokensCss(washed.brand)).toContain(
-      '--ground-pale-wash: linear-gradient(90deg, rgb(255, 255, 255) 0%, rgb(34, 34, 34) 100%);',
+      '--background-pale-wash: linear-gradient(90deg, rgb(255, 255, 255) 0%, rgb(34, 34, 34) 100%);',
     );
     expect(
-      tokenTable(done(washed, setSwatchColor(washed, 'white', parseColor('#fafafa')!)).brand).get('ground.pale.wash')!
-        .css,
+      tokenTable(done(washed, setSwatchColor(washed, 'white', parseColor('#fafafa')!)).brand).get(
+        'background.pale.wash',
+      )!.css,
     ).toContain('rgb(250, 250, 250) 0%');
     expect(done(flat, setWash(flat, 'pale', { to: raw('#222222'), angle: 90 }))).toEqual(washed);
     expect(done(washed, setWash(washed, 'pale', null)).brand).toEqual(flat.brand);
@@ -141,6 +142,6 @@ describe('a ground whose background is a gradient', () => {
   it('gives its unset texts the swatch that is read best where it is read worst', () => {
     const site = done(washed, setRole(washed, 'pale', 'background-to', raw('#999999')));
     const unset = done(site, setRole(site, 'pale', 'text', undefined));
-    expect(tokenTable(unset.brand).get('ground.pale.text')!.alias).toBe('color.core.ink');
+    expect(tokenTable(unset.brand).get('background.pale.text')!.alias).toBe('color.core.ink');
   });
 });

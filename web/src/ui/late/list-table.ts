@@ -292,9 +292,7 @@ export class ListTable<Row> {
     const rows =
       held.length === 0
         ? this.rows()
-        : this.rows().filter((row) =>
-            held.every(({ entry, values }) => !values.has(String(entry.value(row) ?? ''))),
-          );
+        : this.rows().filter((row) => held.every(({ entry, values }) => !values.has(String(entry.value(row) ?? ''))));
     const sort = this.sort();
     const column = sort && this.columns().find((entry) => entry.id === sort.by);
     if (!sort || !column) return rows;
