@@ -35,7 +35,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page
       .getByLabel('Choose files')
       .setInputFiles(
-        ['mark-on-pale.svg', 'annotated-design.svg', 'old-pages.css'].map((name) => join('demo/sources', name)),
+        ['mark-on-pale.svg', 'timetable-board.svg', 'old-pages.css'].map((name) => join('demo/sources', name)),
       );
     await page.getByRole('button', { name: 'Remove old-pages.css' }).waitFor();
     await page.getByRole('button', { name: 'Show where Funnel occurs' }).click();
@@ -47,7 +47,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   },
   pinned: async (page) => {
     await step(page, 'Sources');
-    await page.getByRole('button', { name: 'annotated-design.svg', exact: true }).click();
+    await page.getByRole('button', { name: 'timetable-board.svg', exact: true }).click();
     await page.getByRole('button', { name: 'Compare with a page' }).click();
     await page.getByRole('button', { name: 'wipe' }).click();
     await page.getByRole('list', { name: 'Differences' }).getByRole('button').first().click();

@@ -8,16 +8,16 @@ test.use({ pages: EVERY_KIND });
 
 const demo = (name: string) => join(ROOT, 'demo', 'sources', name);
 
-test('from an annotated design to the designer’s own number of colours, with what dropping costs', async ({
+test('from a drawn timetable board to the designer’s own number of colours, with what dropping costs', async ({
   desk,
   page,
 }) => {
   await desk.step('Sources');
-  await page.getByLabel('Choose files').setInputFiles([demo('annotated-design.svg'), demo('mark-on-pale.svg')]);
+  await page.getByLabel('Choose files').setInputFiles([demo('timetable-board.svg'), demo('mark-on-pale.svg')]);
   const sift = page.getByRole('region', { name: 'Palette candidates' });
   const row = (text: string) => sift.getByRole('listitem').filter({ hasText: text });
   await expect(row('#c9a227')).toBeVisible();
-  await expect(page.getByRole('img', { name: 'annotated-design.svg' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'timetable-board.svg' })).toBeVisible();
 
   await page.getByRole('button', { name: 'Show where Funnel occurs' }).click();
   await expect(page.locator('yo-source-piece svg path').first()).toHaveAttribute('d', /^M/);

@@ -49,7 +49,7 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await add('Plain', 'Project');
   await add('Plain', 'Studio');
   await add('Article', 'Bench notes');
-  await add('Plain', 'Courses');
+  await add('Plain', 'Bindings');
   await page.getByRole('button', { name: 'Add a page' }).focus();
   await page.keyboard.press('Enter');
   await page.getByRole('menuitem', { name: 'Contact' }).focus();
@@ -62,8 +62,8 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   const entries = page.getByRole('list', { name: 'Menu entries' });
   await expect(entries.getByRole('listitem')).toHaveCount(8);
   await entries.getByRole('button', { name: 'Delete Project' }).click();
-  await entries.getByRole('button', { name: 'Courses indent' }).click();
-  await expect(entries.getByRole('button', { name: 'Courses outdent' })).toBeVisible();
+  await entries.getByRole('button', { name: 'Bindings indent' }).click();
+  await expect(entries.getByRole('button', { name: 'Bindings outdent' })).toBeVisible();
   await page.keyboard.press('Escape');
 
   // Twelve projects from a sheet; each has a page, all are listed on Work, put together by sort.
@@ -119,7 +119,7 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   };
   await lay('Call to action');
   await page.getByRole('button', { name: 'Reuse on other pages' }).click();
-  for (const name of ['Courses', 'Bench notes', 'Contact']) {
+  for (const name of ['Bindings', 'Bench notes', 'Contact']) {
     await desk.choose('Page', name);
     await lay('Call to action', 'reused');
   }
@@ -127,7 +127,7 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await expect(page.getByText('on this page only', { exact: true })).toBeVisible();
   await desk.choose('Page', 'Studio');
   await write(desk.frame('Studio at 1280').locator('h2', { hasText: 'Ready to start?' }), 'Come to the kiln');
-  for (const name of ['Courses', 'Bench notes'])
+  for (const name of ['Bindings', 'Bench notes'])
     await expect(desk.frame(`${name} at 1280`).locator('h2', { hasText: 'Come to the kiln' })).toHaveCount(1);
   await expect(desk.frame('Contact at 1280').locator('h2', { hasText: 'Ready to start?' })).toHaveCount(1);
 

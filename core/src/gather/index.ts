@@ -9,3 +9,5 @@ export {
   type SpotGroup,
   type WithoutToken,
 } from './pinned.ts';
+export { measureLetters, sizesOf, type Box, type MeasuredLetters } from './measure-drawing.ts';
+export { drawnLetters, nearestSpace, type DrawnLetters } from './drawn-figures.ts';

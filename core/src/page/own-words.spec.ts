@@ -16,9 +16,9 @@ describe('the site’s own words for samples', () => {
     );
   });
   it('are in the letters of the site, and none that there is no room for', () => {
-    const { title, short } = ownWords(newSite({ id: 'garden', name: 'Κήπος βοτάνων', language: 'el' }));
+    const { title, short } = ownWords(newSite({ id: 'bindery', name: 'Δέσιμο βιβλίων', language: 'el' }));
     // As many whole words as there is room for.
-    expect([title, short.heading]).toEqual(['Κήπος βοτάνων', 'Κήπος']);
+    expect([title, short.heading]).toEqual(['Δέσιμο βιβλίων', 'Δέσιμο']);
     expect(
       ownWords(newSite({ id: 'long', name: 'Donaudampfschifffahrtsgesellschaft', language: 'de' })).short.heading,
     ).not.toContain('Donau');

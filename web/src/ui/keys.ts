@@ -107,6 +107,14 @@ export const KEYS = {
     ['ArrowLeft'],
   ),
   focusDown: nudge('↑ ↓ on an image', 'Focus point up or down; with Shift, ten steps', ['ArrowDown'], ['ArrowUp']),
+  measureAcross: nudge(
+    '← → on a design',
+    'Move the measuring cross; with Shift, ten px',
+    ['ArrowRight'],
+    ['ArrowLeft'],
+  ),
+  measureDown: nudge('↑ ↓ on a design', 'Move the measuring cross; with Shift, ten px', ['ArrowDown'], ['ArrowUp']),
+  measureCorner: within('Enter on a design', 'Begin or end a box to measure', (event) => event.key === 'Enter'),
   cut: nudge(
     '↑ ↓ on the line in Sources',
     'One colour fewer or more',

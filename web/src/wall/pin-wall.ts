@@ -10,12 +10,23 @@ import {
   viewChild,
 } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { cutDownText, deltaERgb, groupSpots, hex, sampleColor, type Pixels, type PinSpot } from '@yohaku/core';
+import {
+  cutDownText,
+  deltaERgb,
+  groupSpots,
+  hex,
+  sampleColor,
+  type Box,
+  type Pixels,
+  type PinSpot,
+} from '@yohaku/core';
 import { Editor, GatherActions, Pinned, gatherFeature, siteFeature, type Pin } from '../state/index.ts';
 import { ACTS, Choice, NumberField } from '../ui/index.ts';
 import { Slider } from '../ui/late/index.ts';
 import { builtColor } from './built-color.ts';
 import { Frames } from './frames.ts';
+import { MeasureLayer, type Spot } from './measure-layer.ts';
+import { measuredWords } from './measured-words.ts';
 import { PageFrame } from './page-frame.ts';
 import { pixelsOf } from './pixels-of.ts';
 
@@ -25,81 +36,34 @@ const AROUND = 3;
 /** Height in px at which the page hangs at most. */
 const TALL = 620;
 const SETTLE_MS = 350;
+/** Most pixels kept of a design for measuring in it. */
+const MOST_PIXELS = 6_000_000;
 
-/** A drawn design over a live page at the same width, faded or wiped; spots of both are compared. */
+/** How design and page are shown, as the switch offers it. */
+const WAYS = [
+  { way: 'fade', label: 'fade' },
+  { way: 'wipe', label: 'wipe' },
+  { way: 'beside', label: 'side by side' },
+  { way: 'alone', label: 'design only' },
+] as const satisfies readonly { readonly way: Pin['way']; readonly label: string }[];
+const ZOOMS = [
+  { value: 'fit', label: 'fit' },
+  { value: '0.5', label: '50 %' },
+  { value: '1', label: '100 %' },
+  { value: '2', label: '200 %' },
+];
+/** Gap between a design and the page beside it, px. */
+const BETWEEN = 24;
+
+/**
+ * A drawn design over a live page at the same width, faded or wiped, beside it, or alone; spots of both are compared,
+ * and sizes, distances and colours of the design are measured.
+ */
 @Component({
   selector: 'yo-pin-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, Slider, Choice, NumberField, PageFrame],
-  template: `
-    @if (hung(); as at) {
-      <div class="stage" tabindex="0" role="region" aria-label="The design over the page">
-        <div class="both" [style.width.px]="at.pin.width * scale()">
-          @for (key of [at.pin.page + ' ' + at.pin.width]; track key) {
-            <yo-page-frame
-              [siteId]="siteId()"
-              [page]="at.pin.page"
-              [width]="at.pin.width"
-              [scale]="scale()"
-              [nearness]="0"
-              [title]="at.title + ' below the design'"
-              (ready)="arrived($event)"
-            />
-          }
-          <img
-            #design
-            class="design"
-            [src]="at.source"
-            [alt]="at.name"
-            [style.width.px]="at.pin.width * scale()"
-            [style.opacity]="at.pin.way === 'fade' ? at.pin.amount : 1"
-            [style.clip-path]="at.pin.way === 'wipe' ? 'inset(0 ' + (1 - at.pin.amount) * 100 + '% 0 0)' : null"
-            (load)="loaded()"
-            (pointermove)="point($event)"
-            (pointerleave)="reading.set('')"
-          />
-          @if (at.pin.way === 'wipe') {
-            <span class="edge" [style.left.%]="at.pin.amount * 100"></span>
-          }
-          @for (spot of marked(); track $index) {
-            <span class="spot" [style.left.px]="spot.x * scale()" [style.top.px]="spot.y * scale()"></span>
-          }
-        </div>
-      </div>
-      <div class="bar">
-        <yo-choice
-          label="Over"
-          [value]="at.pin.page"
-          [options]="pages()"
-          [width]="150"
-          (chosen)="set({ page: $event })"
-        />
-        <yo-number
-          label="Width, px"
-          [value]="at.pin.width"
-          range="pinWidth"
-          [digits]="0"
-          [width]="52"
-          (done)="set({ width: $event })"
-        />
-        <span class="ways yo-joined" role="group" aria-label="Comparison mode"
-          ><button yo-act [attr.aria-pressed]="at.pin.way === 'fade'" (click)="set({ way: 'fade' })">fade</button
-          ><button yo-act [attr.aria-pressed]="at.pin.way === 'wipe'" (click)="set({ way: 'wipe' })">wipe</button></span
-        >
-        <span class="amount"
-          ><yo-slider
-            label="Share of the design"
-            [min]="0"
-            [max]="1"
-            [step]="0.01"
-            [value]="at.pin.amount"
-            (held)="set({ amount: $event })"
-            (done)="set({ amount: $event })"
-        /></span>
-        <span class="reading" role="status">{{ reading() }}</span>
-      </div>
-    }
-  `,
+  imports: [ACTS, Slider, Choice, NumberField, PageFrame, MeasureLayer],
+  templateUrl: './pin-wall.html',
   styleUrl: './pin-wall.less',
 })
 export class PinWall {
@@ -131,10 +95,31 @@ export class PinWall {
         }
       : undefined;
   });
+  /** Width of the wall inside its margins, px. */
+  readonly #room = signal(1200);
+  readonly #zooms = signal<Partial<Record<Pin['way'], string>>>({});
+  protected readonly ways = WAYS;
+  protected readonly zooms = ZOOMS;
+  protected readonly zoom = computed(() => {
+    const { way } = this.hung()?.pin ?? {};
+    return (way && this.#zooms()[way]) ?? (way === 'alone' ? '1' : 'fit');
+  });
+  /** Screen px to a CSS px of the page. */
   protected readonly scale = computed(() => {
     const at = this.hung();
-    return at ? Math.min(1, 900 / at.pin.width, TALL / at.height) : 1;
+    if (!at) return 1;
+    if (this.zoom() !== 'fit') return Number(this.zoom());
+    if (at.pin.way === 'beside') return Math.min(1, (this.#room() - BETWEEN) / 2 / at.pin.width);
+    if (at.pin.way === 'alone') return Math.min(1, this.#room() / at.pin.width);
+    return Math.min(1, 900 / at.pin.width, TALL / at.height);
   });
+  /** Width of what hangs, screen px. */
+  protected readonly bothWidth = computed(() => {
+    const { pin } = this.hung()!;
+    return pin.width * this.scale() * (pin.way === 'beside' ? 2 : 1) + (pin.way === 'beside' ? BETWEEN : 0);
+  });
+  /** What was measured last, in words; empty before the first time. */
+  protected readonly measured = signal('');
   protected readonly pages = computed(() => {
     const site = this.#site();
     return site ? site.pageOrder.map((id) => ({ value: id, label: site.pages[id]!.title })) : [];
@@ -147,7 +132,11 @@ export class PinWall {
       this.hung();
       this.#later();
     });
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    const seen = new ResizeObserver(() => this.#room.set(Math.max(320, host.clientWidth - 40)));
+    seen.observe(host);
     inject(DestroyRef).onDestroy(() => {
+      seen.disconnect();
       clearTimeout(this.#timer);
       this.#pinned.groups.set([]);
       this.#pinned.marked.set([]);
@@ -159,31 +148,42 @@ export class PinWall {
     this.#later();
   }
   protected loaded(): void {
-    const { size } = this.hung()!.piece;
-    const width = Math.min(size!.width, this.hung()!.pin.width);
+    const { width, height } = this.hung()!.piece.size!;
+    const shrink = Math.min(1, Math.sqrt(MOST_PIXELS / (width * height)));
     this.#pixels = pixelsOf(
       this.design()!.nativeElement,
-      width,
-      Math.max(1, Math.round((width * size!.height) / size!.width)),
+      Math.max(1, Math.round(width * shrink)),
+      Math.max(1, Math.round(height * shrink)),
     );
     this.#later();
   }
   protected set(change: Partial<Pin>): void {
     this.#store.dispatch(GatherActions.pin({ pin: { ...this.hung()!.pin, ...change } }));
     this.#pinned.marked.set([]);
+    this.measured.set('');
   }
-  protected point(event: PointerEvent): void {
-    const box = this.design()!.nativeElement.getBoundingClientRect();
-    const spot = this.#spotAt(
-      (event.clientX - box.left) / this.scale(),
-      (event.clientY - box.top) / this.scale(),
-      false,
-    );
+  protected setZoom(zoom: string): void {
+    const { way } = this.hung()!.pin;
+    this.#zooms.update((zooms) => ({ ...zooms, [way]: zoom }));
+  }
+  protected point(at: Spot | null): void {
+    const { pin } = this.hung()!;
+    const spot = at && pin.way !== 'alone' ? this.#spotAt(at.x, at.y, false) : undefined;
+    const drawn = spot?.drawn ?? (at ? this.#drawnAt(at) : undefined);
     this.reading.set(
       spot
         ? `design ${hex(spot.drawn)}, page ${hex(spot.built)}, ΔE ${cutDownText(deltaERgb(spot.drawn, spot.built), 3)}`
-        : '',
+        : drawn
+          ? `design ${hex(drawn)}`
+          : '',
     );
+  }
+  /** Says what a box over the design holds, in CSS px of the page and in the terms of the brand. */
+  protected measure(box: Box | null): void {
+    const at = this.hung();
+    const site = this.#site();
+    if (!box || !at || !site || !this.#pixels) return this.measured.set('');
+    this.measured.set(measuredWords(site, at.pin.width, box, this.#pixels));
   }
 
   #later(): void {
@@ -202,6 +202,11 @@ export class PinWall {
         if (spot) spots.push(spot);
       }
     this.#pinned.groups.set(groupSpots(spots));
+  }
+
+  #drawnAt({ x, y }: Spot) {
+    const k = this.#pixels ? this.#pixels.width / this.hung()!.pin.width : 0;
+    return this.#pixels && sampleColor(this.#pixels, x * k, y * k, Math.max(1, Math.round(AROUND * k)));
   }
 
   /** Returns the colours of design and page at a point; `flat`: only where the design has one colour around it. */

@@ -13,12 +13,12 @@ export interface SiftChoice {
   /** Id of the colour that replaces it when it goes. */ readonly replacement?: string;
 }
 
-/** A drawn design pinned over a page: at which width, and how much of it is seen, faded or wiped. */
+/** A drawn design laid over a page, beside it, or shown alone: for which page width, and how much of it is seen. */
 export interface Pin {
   readonly sources: string;
   readonly page: string;
   readonly width: number;
-  readonly way: 'fade' | 'wipe';
+  readonly way: 'fade' | 'wipe' | 'beside' | 'alone';
   readonly amount: number;
 }
 

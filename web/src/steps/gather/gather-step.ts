@@ -39,6 +39,7 @@ import {
   deskFeature,
   freshId,
   gatherFeature,
+  type Pin,
   type Scope,
 } from '../../state/index.ts';
 import {
@@ -62,6 +63,8 @@ import { PinPanel } from './pin-panel.ts';
 import { siftOrder } from './sift-order.ts';
 
 const ROW = 28;
+/** How a design is compared with a page: as the last time, if that was with a page. */
+const wayOver = (last: Pin['way'] | undefined): Pin['way'] => (last && last !== 'alone' ? last : 'fade');
 
 /** The labels of the parts of a candidate's score. */
 const SCORE_WORDS: Readonly<Record<SiftPart, string>> = {
@@ -192,8 +195,12 @@ export class GatherStep {
       )
     );
   }
-  /** Hangs a drawn design over a page at the width it was drawn at; one drawn twice as large, at half of it. */
-  protected pin(piece: Source): void {
+  /**
+   * Hangs a drawn design over a page at the width it was drawn at; one drawn twice as large, at half of it.
+   *
+   * @param asked the way it is shown; without one, laid over the page as it was the last time
+   */
+  protected pin(piece: Source, asked?: Pin['way']): void {
     const site = this.#editor.current();
     const known = this.state().pin;
     if (!site) return;
@@ -204,8 +211,8 @@ export class GatherStep {
       GatherActions.pin({
         pin:
           known?.sources === piece.id
-            ? known
-            : { sources: piece.id, page, width, way: known?.way ?? 'fade', amount: known?.amount ?? 0.5 },
+            ? { ...known, way: asked ?? wayOver(known.way) }
+            : { sources: piece.id, page, width, way: asked ?? wayOver(known?.way), amount: known?.amount ?? 0.5 },
       }),
     );
     this.#store.dispatch(DeskActions.hang({ hanging: 'pin' }));
@@ -355,11 +362,12 @@ export class GatherStep {
   });
   /** True if the palette is shown, and no file, logo or comparison in its place. */
   protected readonly palette = computed(() => !this.tokens() && !this.pinSelected() && !this.logoSelected());
+  readonly #pinned = computed(() => this.state().sources.find((source) => source.id === this.state().pin?.sources));
   /** The number of colours in the palette, and the effect of applying it. */
   protected readonly headline = computed(() => {
     if (!this.palette())
       return {
-        subject: this.tokens()?.name ?? (this.logoSelected() ? 'Logo' : 'Comparison'),
+        subject: this.tokens()?.name ?? (this.logoSelected() ? 'Logo' : (this.#pinned()?.name ?? 'Comparison')),
         figure: plural(this.state().sources.length, 'source'),
       };
     return {

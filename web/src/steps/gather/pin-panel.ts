@@ -43,6 +43,8 @@ export class PinPanel {
       .reduce((sum, group) => sum + group.share, 0),
   );
   protected readonly read = computed(() => this.#pinned.groups().length > 0);
+  /** True if the design is shown alone: there is no page to compare it with. */
+  protected readonly alone = computed(() => this.#state().pin?.way === 'alone');
   protected readonly chosen = signal<string | null>(null);
   protected readonly tokens = computed(() => {
     const { pin, sources } = this.#state();
