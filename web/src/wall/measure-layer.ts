@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
 import type { Box } from '@yohaku/core';
-import { KEYS } from '../ui/index.ts';
+import { KEYS, Pull, type Pulled } from '../ui/index.ts';
 
 /** A point of the page, CSS px. */
 export interface Spot {
@@ -78,13 +78,14 @@ const THIN = 5;
       filter: drop-shadow(0 0 1px #fff) drop-shadow(0 0 1px #fff);
     }
   `,
+  hostDirectives: [{ directive: Pull, outputs: ['pulling', 'pulled'] }],
   host: {
     tabindex: '0',
     role: 'group',
     'aria-label': 'Measure the design: drag, or move with arrow keys and press Enter at both corners',
-    '(pointerdown)': 'begin($event)',
-    '(pointermove)': 'move($event)',
-    '(pointerup)': 'end($event)',
+    '(pulling)': 'drag($event)',
+    '(pulled)': 'end($event)',
+    '(pointermove)': 'pointed.emit(spotOf($event.clientX, $event.clientY))',
     '(pointerleave)': 'pointed.emit(null)',
     '(keydown)': 'key($event)',
   },
@@ -104,7 +105,8 @@ export class MeasureLayer {
   readonly #from = signal<Spot | null>(null);
   readonly #to = signal<Spot | null>(null);
   protected readonly cross = signal<Spot | null>(null);
-  #dragging = false;
+  /** True while a box is drawn by keys. */
+  #drawing = false;
   protected readonly shown = computed(() => {
     const [from, to] = [this.#from(), this.#to()];
     if (!from || !to) return undefined;
@@ -113,27 +115,19 @@ export class MeasureLayer {
     return { ...box, flat: w === 0 || h === 0, words: w === 0 ? `${h} px` : h === 0 ? `${w} px` : `${w} × ${h} px` };
   });
 
-  protected begin(event: PointerEvent): void {
-    if (event.button !== 0) return;
-    this.#host.nativeElement.setPointerCapture(event.pointerId);
-    this.#dragging = true;
+  protected drag({ x, y, dx, dy }: Pulled): void {
     this.cross.set(null);
-    this.#from.set(this.#spot(event));
-    this.#to.set(null);
-    this.measured.emit(null);
+    this.#drawing = false;
+    this.#from.set(this.spotOf(x - dx, y - dy));
+    this.#to.set(this.spotOf(x, y));
+    this.pointed.emit(this.#to());
   }
-  protected move(event: PointerEvent): void {
-    const spot = this.#spot(event);
-    this.pointed.emit(spot);
-    if (this.#dragging) this.#to.set(spot);
-  }
-  protected end(event: PointerEvent): void {
-    if (!this.#dragging) return;
-    this.#dragging = false;
-    const [from, to] = [this.#from()!, this.#spot(event)];
-    const moved = Math.hypot(to.x - from.x, to.y - from.y) * this.scale() > THIN;
-    this.#to.set(moved ? to : null);
-    if (moved) this.measured.emit(boxOf(from, to, this.scale()));
+  protected end({ x, y, dx, dy }: Pulled): void {
+    const [from, to] = [this.spotOf(x - dx, y - dy), this.spotOf(x, y)];
+    if (Math.hypot(dx, dy) <= THIN) return this.clear();
+    this.#from.set(from);
+    this.#to.set(to);
+    this.measured.emit(boxOf(from, to, this.scale()));
   }
   protected key(event: KeyboardEvent): void {
     const [dx, dy] = [KEYS.measureAcross.by(event), KEYS.measureDown.by(event)];
@@ -144,14 +138,14 @@ export class MeasureLayer {
         y: Math.max(0, Math.min(this.height(), at.y + dy)),
       };
       this.cross.set(spot);
-      if (this.#dragging) this.#to.set(spot);
+      if (this.#drawing) this.#to.set(spot);
       this.pointed.emit(spot);
     } else if (KEYS.measureCorner.is(event)) {
       event.preventDefault();
       const spot = this.cross() ?? { x: this.width() / 2, y: Math.min(this.height(), 400) / 2 };
       this.cross.set(spot);
-      this.#dragging = !this.#dragging;
-      if (this.#dragging) {
+      this.#drawing = !this.#drawing;
+      if (this.#drawing) {
         this.#from.set(spot);
         this.#to.set(spot);
         this.measured.emit(null);
@@ -163,17 +157,18 @@ export class MeasureLayer {
   }
   /** Takes the box and the cross away. */
   clear(): void {
-    this.#dragging = false;
+    this.#drawing = false;
     this.#from.set(null);
     this.#to.set(null);
     this.cross.set(null);
     this.measured.emit(null);
   }
 
-  #spot(event: PointerEvent): Spot {
+  /** The point of the page below a point of the window, px. */
+  protected spotOf(x: number, y: number): Spot {
     const box = this.#host.nativeElement.getBoundingClientRect();
     const within = (value: number, most: number): number => Math.max(0, Math.min(most, value / this.scale()));
-    return { x: within(event.clientX - box.left, this.width()), y: within(event.clientY - box.top, this.height()) };
+    return { x: within(x - box.left, this.width()), y: within(y - box.top, this.height()) };
   }
 }
 
