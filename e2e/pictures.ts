@@ -30,7 +30,7 @@ const calm = async (page: Page) => {
 const shows = (page: Page, density: 'Essential' | 'All') => show(page, density);
 
 const SHOTS: Record<string, (page: Page) => Promise<void>> = {
-  gather: async (page) => {
+  sources: async (page) => {
     await step(page, 'Sources');
     await page
       .getByLabel('Choose files')
@@ -45,7 +45,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Logo', exact: true }).click();
     await page.getByRole('button', { name: /on Deep$/ }).click();
   },
-  pinned: async (page) => {
+  comparison: async (page) => {
     await step(page, 'Sources');
     await page.getByRole('button', { name: 'timetable-board.svg', exact: true }).click();
     await page.getByRole('button', { name: 'Compare with a page' }).click();
@@ -68,7 +68,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Harmonies' }).click();
     await page.getByRole('button', { name: 'Apply Triadic' }).hover();
   },
-  grounds: async (page) => {
+  backgrounds: async (page) => {
     await fullColour(page);
     await page.getByRole('button', { name: 'All pages' }).click();
     await step(page, 'Backgrounds');

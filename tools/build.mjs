@@ -56,7 +56,7 @@ export async function buildServer() {
     entryPoints: {
       server: join(ROOT, 'server/src/main.ts'),
       cli: join(ROOT, 'server/src/cli/index.ts'),
-      'apart-worker': join(ROOT, 'server/src/apart-worker.ts'),
+      'isolated-worker': join(ROOT, 'server/src/isolated-worker.ts'),
     },
     outdir: BUILD,
     outExtension: { '.js': '.mjs' },

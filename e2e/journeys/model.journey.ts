@@ -7,7 +7,7 @@ import {
   addListSection,
   addPage,
   addSection,
-  inTurn,
+  joinEdits,
   cellValue,
   keepSection,
   pageEnd,
@@ -71,7 +71,7 @@ test('the browser computes what the model says: every place at rest, every disti
     })
   ).json()) as Pick<Download, 'hash' | 'type' | 'bytes'>;
   const list = ['pages', 'ways', 'sections', 'ways-list', 'own', 'blocks', 'ways-list-list'];
-  const kinds = inTurn(demo, 'Every kind', [
+  const kinds = joinEdits(demo, 'Every kind', [
     (now) => addDownload(now, { id: 'plan', name: 'Plan', ...plan }),
     (now) => addPage(now, 'kinds', null),
     ...Object.values(SECTION_KINDS).map(

@@ -1,7 +1,7 @@
 import { createServer, type RequestListener, type Server } from 'node:http';
 import { join } from 'node:path';
 import { pinoHttp } from 'pino-http';
-import { Apart } from './apart/index.ts';
+import { Isolated } from './isolated/index.ts';
 import { clearSessions, makeSignInToken } from './auth/index.ts';
 import { loadDemo } from './demo.ts';
 import { awaitDatabase, checkDatabaseAddress, migrateDatabase, openDatabase } from './db/index.ts';
@@ -54,7 +54,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   const log = openLog(options.logFile);
   const database = openDatabase(options.databaseUrl, (error) => log.warn({ err: error }, 'database connection lost'));
   const hub = new ChangeHub(options.databaseUrl, () => database.remembered.clear());
-  const apart = new Apart();
+  const apart = new Isolated();
   const server = createServer({
     requestTimeout: 120_000,
     headersTimeout: 20_000,

@@ -39,9 +39,9 @@ const EDITS: Record<string, (site: Site) => intents.Edit | undefined> = {
   'move section': (now) => intents.moveSection(now, 'home', 's1', 1),
   'remove section': (now) => intents.removeSection(now, 'home', 's2'),
   'bind override': (now) =>
-    intents.bindOverride(now, ['pages', 'home', 'overrides'], now.pages['home']!.overrides['o1']!, null),
+    intents.useOwnToken(now, ['pages', 'home', 'overrides'], now.pages['home']!.overrides['o1']!, null),
   'leave override': (now) =>
-    intents.leaveOverride(now, ['pages', 'home', 'overrides'], now.pages['home']!.overrides['o1']!, 'on purpose'),
+    intents.keepOverride(now, ['pages', 'home', 'overrides'], now.pages['home']!.overrides['o1']!, 'on purpose'),
   'lift override': (now) =>
     intents.liftOverride(
       now,

@@ -1,5 +1,5 @@
 import { SECTION_KINDS } from '../sections/index.ts';
-import { formsOf, linkOffers, hrefFrom, hrefText, lostLinks, pageTree, partShapes } from '../page/index.ts';
+import { formsOf, linkOffers, hrefFrom, hrefText, lostLinks, pageTree, partPatterns } from '../page/index.ts';
 import { itemPages, listPages, listedItems, richRuns, siteOfItem, siteOfListPage } from '../collections/index.ts';
 import { readSite } from '../document/index.ts';
 import { auditSite } from '../legibility/index.ts';
@@ -127,8 +127,8 @@ describe('a list of a collection, beyond one heap', () => {
       expect(new Set(places.map(({ id }) => id)).size)
         .withContext(JSON.stringify(values))
         .toBe(places.length);
-      expect(partShapes(site, site.pages['more']!).map(({ shape }) => shape)).not.toEqual(
-        Object.keys(values).length > 0 ? partShapes(listed, listed.pages['more']!).map(({ shape }) => shape) : [],
+      expect(partPatterns(site, site.pages['more']!).map(({ shape }) => shape)).not.toEqual(
+        Object.keys(values).length > 0 ? partPatterns(listed, listed.pages['more']!).map(({ shape }) => shape) : [],
       );
       expect(auditSite(site).index.count).toBeGreaterThan(0);
     }

@@ -1,6 +1,6 @@
 import { auditSite, findings } from '../legibility/index.ts';
 import { readSite } from '../document/index.ts';
-import { pageTree, partShapes, publishedPages } from '../page/index.ts';
+import { pageTree, partPatterns, publishedPages } from '../page/index.ts';
 import { pageHtml } from '../render/index.ts';
 import { SECTION_KINDS } from '../sections/index.ts';
 import { sectionOf, type Site } from '../site/index.ts';
@@ -146,8 +146,8 @@ describe('the menu', () => {
       ({ place }) => place.section === 'header',
     );
     expect(new Set(told.map(({ place }) => place.page))).toEqual(new Set(['home']));
-    expect(partShapes(pictured, pictured.pages['home']!)[0]!.shape).not.toBe(
-      partShapes(pictured, pictured.pages['more']!)[0]!.shape,
+    expect(partPatterns(pictured, pictured.pages['home']!)[0]!.shape).not.toBe(
+      partPatterns(pictured, pictured.pages['more']!)[0]!.shape,
     );
   });
   it('stands once more in a section, and follows there', () => {
@@ -200,7 +200,7 @@ describe('a page with a header or footer of its own', () => {
     // It is edited where the section is kept, and counted with its pages.
     expect(sectionAddress(site, 'more', 'header')).toEqual(['shared', 'sections', 'k1']);
     expect(pagesWith(site, 'k1')).toEqual(['home', 'more']);
-    expect(partShapes(site, site.pages['more']!).map(({ id }) => id)).toEqual(
+    expect(partPatterns(site, site.pages['more']!).map(({ id }) => id)).toEqual(
       pageTree(site, 'more').parts.map(({ id }) => id),
     );
     expect(

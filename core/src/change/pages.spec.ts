@@ -8,7 +8,7 @@ import {
   addToMenu,
   addPage,
   addSection,
-  inTurn,
+  joinEdits,
   pageAddress,
   pageUses,
   removeFromMenu,
@@ -97,7 +97,7 @@ describe('Trial 10: several in one act', () => {
     }
   });
   it('several sections are changed, doubled and deleted in one, and come back in one', () => {
-    const edit = inTurn(
+    const edit = joinEdits(
       site,
       'Delete 2 sections',
       ['s1', 's2'].map((id) => (now: Site) => removeSection(now, 'home', id)),
@@ -108,7 +108,7 @@ describe('Trial 10: several in one act', () => {
     // An edit made on what the one before it left.
     expect(
       after(site, (now) =>
-        inTurn(now, '', [
+        joinEdits(now, '', [
           (entry) => addPage(entry, 'p-1', null),
           (entry) => addPage(entry, 'p-2', 'p-1'),
           () => undefined,

@@ -9,7 +9,7 @@ import {
   type Edit,
   type Op,
 } from '../change/index.ts';
-import { MOST_KEPT, keptSize, type Incoming, type LeftToken } from '../formats/index.ts';
+import { MOST_FOREIGN, foreignSize, type Incoming, type LeftToken } from '../formats/index.ts';
 import { roleSwatch } from '../ground/index.ts';
 import { mapRule, ruleSources } from '../palette/index.ts';
 import type { Site } from '../site/index.ts';
@@ -135,9 +135,9 @@ function keptWith(
   const fresh = left.filter(
     (entry) =>
       entry.kept &&
-      entry.kept.length <= MOST_KEPT.inOne &&
+      entry.kept.length <= MOST_FOREIGN.inOne &&
       entry.path !== '' &&
-      entry.path.length <= MOST_KEPT.inName &&
+      entry.path.length <= MOST_FOREIGN.inName &&
       !entry.path.split('.').includes('__proto__'),
   );
   if (fresh.length === 0) return undefined;
@@ -153,5 +153,5 @@ function keptWith(
     ...site.brand.kept,
     ...Object.fromEntries(fresh.map(({ path, kept: json }) => [path, renamed(json!)])),
   };
-  return keptSize(kept) <= MOST_KEPT.inAll ? kept : undefined;
+  return foreignSize(kept) <= MOST_FOREIGN.inAll ? kept : undefined;
 }

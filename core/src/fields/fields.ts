@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { RANGES, type RangeName } from '../shape/index.ts';
+import { RANGES, type RangeName } from '../number/index.ts';
 import { LIMITS } from './limits.ts';
 import { cleanText } from './text.ts';
 

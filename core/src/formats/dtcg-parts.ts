@@ -1,6 +1,6 @@
 import { parseColor, type Rgb8 } from '../color/index.ts';
 import { round } from '../number/index.ts';
-import { inRange } from '../shape/index.ts';
+import { inRange } from '../number/index.ts';
 import { readDtcgColor } from './dtcg-color.ts';
 import { labelOfPath } from './label.ts';
 

@@ -4,7 +4,7 @@ import { stylesCss } from '../render/index.ts';
 import { presentPath, tokenTable, tokensCss } from '../style/index.ts';
 import { literal, smallSite } from '../testing/small-site.ts';
 import { readDtcg, writeDtcg } from './index.ts';
-import { readOwnSheet } from './own-sheet.ts';
+import { readOwnTokensCss } from './own-tokens-css.ts';
 
 describe('Trial 14: the names are our own, and what named the former ones goes on', () => {
   const old = (text: string) =>
@@ -41,7 +41,7 @@ describe('Trial 14: the names are our own, and what named the former ones goes o
       [...old(tokensCss(site.brand)).matchAll(/^ {2}(--[\w-]+): (.*);$/gm)].map(([, name, value]) => [name!, value!]),
     );
     for (const name of ['--scale-step-2', '--ground-pale-text']) expect([...sheet.keys()]).toContain(name);
-    expect(readOwnSheet(site.brand, sheet)).toEqual(
+    expect(readOwnTokensCss(site.brand, sheet)).toEqual(
       jasmine.objectContaining({ changed: [], left: [], brand: site.brand }),
     );
     const { background, ...written } = writeDtcg(site) as { scale: Record<string, unknown>; background: object };

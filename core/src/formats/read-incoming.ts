@@ -9,7 +9,7 @@ import { readForeignDtcg } from './dtcg-foreign.ts';
 import { readDtcg } from './dtcg-read.ts';
 import { EXTENSION } from './dtcg-write.ts';
 import type { Incoming, IncomingColor } from './incoming.ts';
-import { readOwnSheet } from './own-sheet.ts';
+import { readOwnTokensCss } from './own-tokens-css.ts';
 
 /** Most characters of a file of tokens. */
 export const LARGEST_TOKENS = 5_000_000;
@@ -43,7 +43,7 @@ const issue = (message: string): SiteIssues =>
 
 function readText(name: string, text: string, brand: Brand | undefined): Incoming {
   const values = customProperties(text);
-  const own = brand && readOwnSheet(brand, values);
+  const own = brand && readOwnTokensCss(brand, values);
   if (own) return { name, format: 'yohaku', colors: colorsOf(own.brand), parts: [], left: own.left, brand: own };
   const css = readCustomProperties(values);
   return css.colors.length + css.parts.length > 0 || /\.css$/i.test(name)

@@ -1,4 +1,4 @@
-import { bandOf } from '../shape/index.ts';
+import { bandOf } from '../breakpoint/index.ts';
 import type { Site } from '../site/index.ts';
 import { styleSizeAt } from '../style/index.ts';
 import { familyById } from '../type/index.ts';

@@ -1,4 +1,4 @@
-import { addSwatches, inTurn, removeSwatch, type Edit } from '../change/index.ts';
+import { addSwatches, joinEdits, removeSwatch, type Edit } from '../change/index.ts';
 import { deltaERgb } from '../color/index.ts';
 import { plural } from '../number/index.ts';
 import { replacementOf, type Drop } from '../palette/index.ts';
@@ -66,7 +66,7 @@ export function takePalette(
   ]
     .filter(Boolean)
     .join(', ');
-  return inTurn(site, label[0]!.toUpperCase() + label.slice(1), [
+  return joinEdits(site, label[0]!.toUpperCase() + label.slice(1), [
     (now) =>
       adds.length > 0
         ? addSwatches(

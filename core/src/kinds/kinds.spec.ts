@@ -13,7 +13,7 @@ import {
 } from '../change/index.ts';
 import { readSite } from '../document/index.ts';
 import { byId, Copy, Id } from '../fields/index.ts';
-import { offeredFields, pageTree, partShapes } from '../page/index.ts';
+import { offeredFields, pageTree, partPatterns } from '../page/index.ts';
 import { pageHtml, stylesCss } from '../render/index.ts';
 import { SiteIssues, fieldProblem, isRunning, referencesTo, type Site } from '../site/index.ts';
 import { groundParts } from '../specimen/colours.ts';
@@ -226,7 +226,7 @@ describe('a kind of block that only its own file knows', () => {
     own(() => {
       const shape = (change: (block: Board) => Board) => {
         const site = withBoard(change);
-        return partShapes(site, site.pages['home']!).find((part) => part.id === 's1')!.shape;
+        return partPatterns(site, site.pages['home']!).find((part) => part.id === 's1')!.shape;
       };
       const plain = shape((block) => block);
       expect(

@@ -22,7 +22,7 @@ export interface Paints {
   /** The colour of an edge, for a part that has one only if the brand says so. */
   edge(use: 'card' | 'picture'): readonly string[];
   /** Separates the rows of a part by one of the brand's spaces. */
-  apart(space: string): string;
+  between(space: string): string;
   rule(): string;
   /** The line above a part, or below a row. */
   line(side: 'start' | 'end'): string;

@@ -13,7 +13,7 @@ export const space = kindOfBlock(
     tree: (kit, block) =>
       element(
         'div',
-        kit.painted({ part: 'space', kind: 'surface', label: 'Space', paint: [kit.paint.apart(block.space)] }, 'room', {
+        kit.painted({ part: 'space', kind: 'surface', label: 'Space', paint: [kit.paint.between(block.space)] }, 'room', {
           ariaHidden: 'true',
         }),
         [element('i', {}), element('i', {})],

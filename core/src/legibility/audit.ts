@@ -1,5 +1,5 @@
 import type { Site } from '../site/index.ts';
-import { AUDIT_WIDTHS, bandOf } from '../shape/index.ts';
+import { AUDIT_WIDTHS, bandOf } from '../breakpoint/index.ts';
 import { tokenTable, type TokenTable } from '../style/index.ts';
 import type { Place } from '../page/index.ts';
 import { changedTokens, placesIn, siteIndex, touchedGroups, type Group, type SiteIndex } from '../reach/index.ts';

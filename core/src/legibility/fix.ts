@@ -1,5 +1,5 @@
 import { composite, deltaERgb, hex, fixPair, parseColor } from '../color/index.ts';
-import { bandOf } from '../shape/index.ts';
+import { bandOf } from '../breakpoint/index.ts';
 import { applyChange, sectionAddress, setLogoOn, setOp, type Op } from '../change/index.ts';
 import { formOn, groundColor } from '../logo/index.ts';
 import { standIn } from '../palette/index.ts';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { acceptChange, addOverride, setRole, setValue, type Edit } from '../change/index.ts';
 import { anchorOf, editedPage } from '../page/index.ts';
 import { readSite } from '../document/index.ts';
-import { bandOf } from '../shape/index.ts';
+import { bandOf } from '../breakpoint/index.ts';
 import { placeKey, siteIndex } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
 import { literal, smallSite } from '../testing/small-site.ts';

@@ -11,7 +11,7 @@ export {
 } from './audit.ts';
 export { compareAudits, placesAmong, worse, type AuditComparison, type Worse } from './worse.ts';
 export { tally, type Tally } from './tally.ts';
-export { TOLD_APART, apartPairs, type ApartPair } from './apart.ts';
+export { TOLD_APART, apartPairs, type ApartPair } from './told-apart.ts';
 export { aspectsOf, worstOf, type Aspect, type PairRule } from './need.ts';
 export { contrastRules, judgeAspect } from './rules/contrast.ts';
 export { groundBackdrop, roleJudge, type RoleJudgement } from './role-judgement.ts';
@@ -51,5 +51,5 @@ export {
 export { outlineOf, type OutlineEntry } from './outline.ts';
 export { LINE_LENGTH_CEILING } from './rules/line-length.ts';
 export { NO_READINGS, type LayoutReading } from './rules/layout-reading.ts';
-export { matchStrays } from './match-strays.ts';
+export { matchRawValues } from './match-raw-values.ts';
 export { BUTTONS_APART, brandFaults, type BrandFault } from './brand-faults.ts';

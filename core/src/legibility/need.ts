@@ -1,5 +1,5 @@
 import { CONTRAST, isLargeText } from '../color/index.ts';
-import { AUDIT_WIDTHS, bandOf, type BandId } from '../shape/index.ts';
+import { AUDIT_WIDTHS, bandOf, type BandId } from '../breakpoint/index.ts';
 import type { State, PaintedProperty } from '../site/index.ts';
 import type { TokenTable } from '../style/index.ts';
 import { behindOf, fillOf, fontSizeAt, pixelsAt, type Backdrop, type Group } from '../reach/index.ts';

@@ -2,7 +2,7 @@ import { composite, contrastRatio, gradientExtent, type Rgb8 } from '../color/in
 import type { PlaceKind } from '../kinds/index.ts';
 import type { Place } from '../page/index.ts';
 import { cellValue, colorOf, groupsOf, placesIn, siteIndex, tokensThrough, type Group } from '../reach/index.ts';
-import { BANDS, type BandId } from '../shape/index.ts';
+import { BANDS, type BandId } from '../breakpoint/index.ts';
 import { washUnder } from './pixels/index.ts';
 import type { Site, State, PaintedProperty } from '../site/index.ts';
 import { tokenTable, type TokenTable } from '../style/index.ts';

@@ -1,6 +1,6 @@
 import { setOp, setSpaceAt, setStyleAt, type Op } from '../change/index.ts';
 import { round } from '../number/index.ts';
-import { bandOf } from '../shape/index.ts';
+import { bandOf } from '../breakpoint/index.ts';
 import { placeCount, siteIndex } from '../reach/index.ts';
 import type { Site, TextStyle } from '../site/index.ts';
 import { styleSizeAt, tokenTable } from '../style/index.ts';

@@ -1,6 +1,6 @@
 import type { Paints, PlaceKind, Properties } from '../kinds/index.ts';
 import type { Asset, CornerUse, Site, State } from '../site/index.ts';
-import type { BandId } from '../shape/index.ts';
+import type { BandId } from '../breakpoint/index.ts';
 import { edgeWidth, recipeClass, recipes, type Recipe } from '../style/index.ts';
 import { STATES_OF, type Place } from './place.ts';
 
@@ -136,7 +136,7 @@ export class Build {
         const space = this.spaceFor('card');
         return space === undefined ? [] : [recipes.inset(space)];
       },
-      apart: recipes.gap,
+      between: recipes.gap,
       rule: () => recipes.rule(this.ground),
       line: recipes.line,
       stripe: () => recipes.stripe(this.ground),

@@ -12,7 +12,7 @@ export {
 } from './tree.ts';
 export { work } from './work.ts';
 export type { PagePart } from './part.ts';
-export { partShapes, type PartShape } from './shape.ts';
+export { partPatterns, type PartPattern } from './pattern.ts';
 export { hrefOf } from './inline.ts';
 export { withCommonEnds } from './common-ends.ts';
 export { downloadFacts, downloadFile } from './download-file.ts';

@@ -1,5 +1,5 @@
 import type { PlaceKind } from '../kinds/index.ts';
-import type { BandId } from '../shape/index.ts';
+import type { BandId } from '../breakpoint/index.ts';
 import type { State } from '../site/index.ts';
 import type { Recipe } from '../style/index.ts';
 

@@ -200,14 +200,14 @@ function missing(site: Site): PublishedPage[] {
 const SENT = 'Thank you. Your message has arrived.';
 
 const kept = new Map<string, Page>();
-const MOST_KEPT = 2000;
+const MOST_FOREIGN = 2000;
 
 /** Returns the earlier page with the same content, so that Yohaku analyses it once. */
 function same(page: Page): Page {
   const key = JSON.stringify(page);
   const known = kept.get(key);
   if (known) return known;
-  if (kept.size >= MOST_KEPT) kept.clear();
+  if (kept.size >= MOST_FOREIGN) kept.clear();
   kept.set(key, page);
   return page;
 }

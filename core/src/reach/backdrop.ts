@@ -1,6 +1,6 @@
 import { composite, type Rgb8 } from '../color/index.ts';
 import type { State } from '../site/index.ts';
-import type { BandId } from '../shape/index.ts';
+import type { BandId } from '../breakpoint/index.ts';
 import type { TokenTable } from '../style/index.ts';
 import type { Group } from './group.ts';
 import { cellValue, colorOf } from './value.ts';

@@ -6,15 +6,15 @@ import {
   isKept,
   pageTree,
   partOfPage,
-  partShapes,
+  partPatterns,
   type PublishedPage,
   type PageTree,
-  type PartShape,
+  type PartPattern,
   type Place,
 } from '../page/index.ts';
 import { placesIn, type Group, type SiteIndex } from './group.ts';
 import { makePainting, type Painting, type SetOn } from './painting.ts';
-import { paintingsOf } from './kept-paintings.ts';
+import { paintingsOf } from './known-paintings.ts';
 import { mouldOf, type Mould } from './mould.ts';
 import { positionIn } from './position.ts';
 import { tokenIndex } from './token-index.ts';
@@ -68,7 +68,7 @@ export class Index implements SiteIndex {
     this.#times = new Map(published.filter(({ files }) => files.length > 1).map(({ id, files }) => [id, files.length]));
     this.#used = byPlace(Object.values(site.shared.overrides));
     const templates = new Map<string, Template>();
-    this.#laid = pages.map((page) => this.#lay(page, partShapes(site, page), templates));
+    this.#laid = pages.map((page) => this.#lay(page, partPatterns(site, page), templates));
     this.count = placesIn(this.groups);
     // The keys that told looks apart are no longer needed.
     this.#known.clear();
@@ -184,7 +184,7 @@ export class Index implements SiteIndex {
   }
 
   /** The groups of a page, each counted once for every place. */
-  #lay(page: Page, parts: readonly PartShape[], templates: Map<string, Template>): Laid {
+  #lay(page: Page, parts: readonly PartPattern[], templates: Map<string, Template>): Laid {
     const overrides = Object.values(page.overrides);
     const own = byPlace(overrides);
     const body = this.#body(page, own);
@@ -238,7 +238,7 @@ export class Index implements SiteIndex {
     return { groups, fresh: groups.some((group) => group.overPicture) };
   }
 
-  #mould(page: Page, part: string, { shape, section }: NonNullable<PartShape['plain']>): Mould<Built> {
+  #mould(page: Page, part: string, { shape, section }: NonNullable<PartPattern['plain']>): Mould<Built> {
     let mould = this.#moulds.get(shape);
     if (!mould) this.#moulds.set(shape, (mould = mouldOf(partOfPage(this.#site, page.id, part)!.places, section)));
     return mould;

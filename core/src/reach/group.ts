@@ -1,6 +1,6 @@
 import type { State } from '../site/index.ts';
 import type { PlaceKind } from '../kinds/index.ts';
-import type { BandId } from '../shape/index.ts';
+import type { BandId } from '../breakpoint/index.ts';
 import type { PageTree, Place } from '../page/index.ts';
 import type { Painting } from './painting.ts';
 

@@ -1,5 +1,5 @@
 import type { State, PaintedProperty } from '../site/index.ts';
-import { bandOf } from '../shape/index.ts';
+import { bandOf } from '../breakpoint/index.ts';
 import { FIELD_PADDING, type TokenTable } from '../style/index.ts';
 import type { Painting } from './painting.ts';
 import { cellValue, lengthOf } from './value.ts';

@@ -1,5 +1,5 @@
 import { type Brand, type Override, type State, INHERITED, type PaintedProperty } from '../site/index.ts';
-import { BANDS, type BandId } from '../shape/index.ts';
+import { BANDS, type BandId } from '../breakpoint/index.ts';
 import { declarationsOf, type Declaration, type Recipe } from '../style/index.ts';
 import { STATES } from '../site/index.ts';
 

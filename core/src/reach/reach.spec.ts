@@ -3,7 +3,7 @@ import { parseColor, paintedRgb } from '../color/index.ts';
 import { applyChange, setRole, setSwatchColor, setValue, insertOp, type Edit } from '../change/index.ts';
 import { type Site } from '../site/index.ts';
 import { readSite } from '../document/index.ts';
-import { AUDIT_WIDTHS } from '../shape/index.ts';
+import { AUDIT_WIDTHS } from '../breakpoint/index.ts';
 import { tokenTable } from '../style/index.ts';
 import { smallSite, literal } from '../testing/small-site.ts';
 import { pageTree } from '../page/index.ts';

@@ -1,5 +1,5 @@
 import type { Site, State } from '../site/index.ts';
-import { AUDIT_WIDTHS, bandOf } from '../shape/index.ts';
+import { AUDIT_WIDTHS, bandOf } from '../breakpoint/index.ts';
 import { tokenTable, type TokenTable } from '../style/index.ts';
 import { publishedPage, type Place } from '../page/index.ts';
 import { placesIn, type Group, type SiteIndex } from './group.ts';

@@ -1,5 +1,5 @@
 import type { Override, Site, State, PaintedProperty } from '../site/index.ts';
-import { AUDIT_WIDTHS, bandOf } from '../shape/index.ts';
+import { AUDIT_WIDTHS, bandOf } from '../breakpoint/index.ts';
 import { tokenTable, type TokenTable } from '../style/index.ts';
 import { publishedPages, readsItems, structureKey, type Place } from '../page/index.ts';
 import { changedTokens } from './changed.ts';

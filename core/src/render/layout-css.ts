@@ -1,5 +1,5 @@
 import { ARRANGEMENTS, allKinds } from '../kinds/index.ts';
-import { BANDS, bandQuery } from '../shape/index.ts';
+import { BANDS, bandQuery } from '../breakpoint/index.ts';
 
 /**
  * The elements with colours that change with their state, and may change slowly: buttons, links, menu entries and form

@@ -1,5 +1,5 @@
 import { literalCss, type Override, type Site } from '../site/index.ts';
-import { bandQuery } from '../shape/index.ts';
+import { bandQuery } from '../breakpoint/index.ts';
 import { customProperty } from '../style/index.ts';
 
 /** CSS of one override's value: of a literal what was understood of it, never what was typed. */

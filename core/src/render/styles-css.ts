@@ -1,5 +1,5 @@
 import type { Brand, Site } from '../site/index.ts';
-import { BANDS, bandQuery } from '../shape/index.ts';
+import { BANDS, bandQuery } from '../breakpoint/index.ts';
 import {
   allRecipes,
   customProperty,

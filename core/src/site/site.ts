@@ -14,7 +14,7 @@ import {
   text,
 } from '../fields/index.ts';
 import { asLine, asOrder, Content, Href, nameOf, orderOf, refTo } from '../kinds/index.ts';
-import { BANDS } from '../shape/index.ts';
+import { BANDS } from '../breakpoint/index.ts';
 import { Brand } from './brand.ts';
 import { Collection, Item } from './collection.ts';
 import { Download } from './download.ts';

@@ -1,7 +1,7 @@
 import type { Element } from 'hast';
 import { round, plural } from '../number/index.ts';
 import { element } from '../kinds/index.ts';
-import { BANDS } from '../shape/index.ts';
+import { BANDS } from '../breakpoint/index.ts';
 import { siteIndex } from '../reach/index.ts';
 import { CORNER_USES, type Brand, type CornerUse, type Site } from '../site/index.ts';
 import {

@@ -1,4 +1,4 @@
-import type { BandId } from '../shape/index.ts';
+import type { BandId } from '../breakpoint/index.ts';
 import type { PaintedProperty, State } from '../site/index.ts';
 
 /**

@@ -1,6 +1,6 @@
 import { buttonRole } from '../ground/index.ts';
 import { CORNER_USES, type Brand, type CornerUse, type PaintedProperty } from '../site/index.ts';
-import { BANDS } from '../shape/index.ts';
+import { BANDS } from '../breakpoint/index.ts';
 import type { Declaration } from './declaration.ts';
 import { namedCorner, shapeOfVariant } from './shape-tokens.ts';
 import { motionOf } from './motion.ts';

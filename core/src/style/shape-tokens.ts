@@ -1,6 +1,6 @@
 import { cssColor, type Rgb8 } from '../color/index.ts';
 import { round } from '../number/index.ts';
-import { BANDS, type BandId } from '../shape/index.ts';
+import { BANDS, type BandId } from '../breakpoint/index.ts';
 import {
   CORNER_USES,
   EDGE_USES,

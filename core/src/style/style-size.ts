@@ -1,4 +1,4 @@
-import { bandOf } from '../shape/index.ts';
+import { bandOf } from '../breakpoint/index.ts';
 import type { Brand, TextStyle } from '../site/index.ts';
 import { fluidAt, fluidSize, scaleStep, type FluidSize } from '../type/index.ts';
 

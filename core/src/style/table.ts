@@ -3,7 +3,7 @@ import { cssColor, gradientCss } from '../color/index.ts';
 import { BASE_ROLES, behindRole, buttonRoles, parseButtonRole, roleLabel } from '../ground/index.ts';
 import { ruleSources } from '../palette/index.ts';
 import type { Brand, TextStyle, Ground } from '../site/index.ts';
-import { BANDS } from '../shape/index.ts';
+import { BANDS } from '../breakpoint/index.ts';
 import { familyById, familyStack, fluidCss, fluidSize, scaleStep, widthOf } from '../type/index.ts';
 import { mannersOf } from './auto-buttons.ts';
 import { motionTokens } from './motion.ts';

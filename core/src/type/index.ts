@@ -25,4 +25,4 @@ export {
   type ScaleEnd,
   type SizeScale,
 } from './scale.ts';
-export { LADDER_STEP, ladderFindings, type LadderFinding, type LadderRung } from './ladder.ts';
+export { LEAST_STEP, unclearSteps, type UnclearStep, type HeadingStep } from './heading-steps.ts';

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { ladderFindings } from './ladder.ts';
+import { unclearSteps } from './heading-steps.ts';
 import { fluidAt, fluidCss, fluidSize, scaleStep, stepSize } from './scale.ts';
 
 const scale = { small: { width: 390, base: 17, ratio: 1.17 }, large: { width: 1280, base: 18, ratio: 1.28 } };
@@ -75,7 +75,7 @@ describe('type scale', () => {
 
 describe('ladder', () => {
   it('marks a heading that is smaller than, or hardly larger than, the style below it', () => {
-    const found = ladderFindings([
+    const found = unclearSteps([
       { style: 'a', size: 40, heading: true },
       { style: 'b', size: 24, heading: true },
       { style: 'c', size: 23, heading: false },
@@ -83,7 +83,7 @@ describe('ladder', () => {
     ]);
     expect(found.map(({ upper, lower, kind }) => [upper, lower, kind])).toEqual([['b', 'c', 'near-equal']]);
     expect(
-      ladderFindings([
+      unclearSteps([
         { style: 'a', size: 20, heading: true },
         { style: 'b', size: 24, heading: true },
       ])[0]!.kind,

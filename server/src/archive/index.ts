@@ -1,2 +1,2 @@
 export { unpack, type ArchiveFault, type ArchiveLimits, type Unpacked } from './unpack.ts';
-export { isSiteFile } from './unpack-site-apart.ts';
+export { isSiteFile } from './unpack-site-isolated.ts';

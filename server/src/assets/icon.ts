@@ -1,6 +1,6 @@
 import { drawnColors, groundColor, iconBox, recolor, type IconSide, type Site } from '@yohaku/core';
-import type { Apart } from '../apart/index.ts';
-import type { IconOrder } from './icon-apart.ts';
+import type { Isolated } from '../isolated/index.ts';
+import type { IconOrder } from './icon-isolated.ts';
 import { PictureRefused } from './refused.ts';
 
 const LIMITS = { seconds: 20, megabytes: 1200 };
@@ -11,7 +11,7 @@ const TOO_MUCH =
  * Draws the site's icon at one size: the logo whole, centred, on its ground's background or on nothing. @throws
  * PictureRefused when the logo cannot be drawn within bounds
  */
-export async function drawIcon(apart: Apart, site: Site, bytes: Buffer, side: IconSide): Promise<Buffer> {
+export async function drawIcon(apart: Isolated, site: Site, bytes: Buffer, side: IconSide): Promise<Buffer> {
   const { icon, forms } = site.shared.logo!;
   const asset = site.assets[forms[icon.form]!.asset]!;
   const box = iconBox(side, icon.margin, asset);

@@ -5,4 +5,4 @@ export { cleanSvg } from './clean-svg.ts';
 export { PICTURE_LIMITS, decodePicture, pictureType, type Picture } from './picture.ts';
 export { downloadType, keepDownload } from './download.ts';
 export { DownloadRefused, PictureRefused } from './refused.ts';
-export { decodeApart, type KeptPicture } from './decode-apart.ts';
+export { decodeIsolated, type KeptPicture } from './decode-isolated.ts';

@@ -1,6 +1,6 @@
 import { LRUCache } from 'lru-cache';
 import { deliveredWidths, type Asset } from '@yohaku/core';
-import type { Apart } from '../apart/index.ts';
+import type { Isolated } from '../isolated/index.ts';
 
 const LIMITS = { seconds: 60, megabytes: 1500 };
 const TOLD = {
@@ -21,7 +21,7 @@ const made = new LRUCache<string, { readonly bytes: Buffer | null }>({
  * Returns the published WebP files of a picture by width. A width that cannot be made is absent; the original file is
  * always published.
  */
-export async function inWidths(apart: Apart, asset: Asset, bytes: Buffer): Promise<Map<number, Buffer>> {
+export async function inWidths(apart: Isolated, asset: Asset, bytes: Buffer): Promise<Map<number, Buffer>> {
   const all = new Map<number, Buffer | null>();
   const keyOf = (width: number): string => `${asset.hash} ${width}`;
   const widths = deliveredWidths(asset);

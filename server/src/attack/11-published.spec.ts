@@ -9,7 +9,7 @@ import {
   addItem,
   addPicture,
   addSection,
-  inTurn,
+  joinEdits,
   SECTION_KINDS,
   formsOf,
   setField,
@@ -110,7 +110,7 @@ describe('Item 11: accepted files can be published, and visitors do not block ot
     const live = async () =>
       ((await (await client.get('/api/sites/ternhaven/publications')).json()) as { live: { site: Site } }).live.site;
     await edit((site) =>
-      inTurn(site, 'Works', [
+      joinEdits(site, 'Works', [
         (now) => addCollection(now, 'works', 'Works'),
         (now) => addItem(now, 'works', 'w1', { name: 'First' }),
         (now) => addItem(now, 'works', 'w2', { name: 'Second' }),

@@ -2,7 +2,7 @@ import * as csstree from 'css-tree';
 import { fromHtml } from 'hast-util-from-html';
 import type { Nodes } from 'hast';
 import sharp from 'sharp';
-import { Apart } from '../apart/index.ts';
+import { Isolated } from '../isolated/index.ts';
 import { PictureRefused, cleanSvg, decodePicture } from '../assets/index.ts';
 import { ACTIVE, svg } from '../testing/active-drawings.ts';
 import { startClient, type Client } from '../testing/client.ts';
@@ -97,7 +97,7 @@ describe('Item 7: pictures are what they say', () => {
 
   it('what takes too long or too much memory is ended, and fonts, pictures and publishing go on meanwhile', async () => {
     const client: Client = await startClient();
-    const apart = new Apart();
+    const apart = new Isolated();
     try {
       const words = svg(`<text>${'lorem '.repeat(9000)}</text>`);
       const slow = svg(

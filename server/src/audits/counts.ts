@@ -1,6 +1,6 @@
 import { auditCounts, auditSite, type AuditCounts } from '@yohaku/core';
-import { ApartBusy, type Apart } from '../apart/index.ts';
-import type { AuditOrder } from './audit-apart.ts';
+import { IsolatedBusy, type Isolated } from '../isolated/index.ts';
+import type { AuditOrder } from './audit-isolated.ts';
 
 const LIMITS = { seconds: 120, megabytes: 2500 };
 const TOLD = {
@@ -11,12 +11,12 @@ const TOLD = {
 /**
  * Returns the audit counts of a site. The audit runs in its own process, so that the
  * server answers other requests meanwhile.
- * @throws ApartBusy when too many tasks are running, or the audit takes longer than two minutes
+ * @throws IsolatedBusy when too many tasks are running, or the audit takes longer than two minutes
  */
-export async function countsOf(apart: Apart, order: AuditOrder): Promise<AuditCounts> {
+export async function countsOf(apart: Isolated, order: AuditOrder): Promise<AuditCounts> {
   const answer = await apart.run<AuditCounts>('audit', order, LIMITS, TOLD);
   if ('given' in answer) return answer.given;
   // This process audits a small site itself. A large site would block it, so the request fails.
-  if (order.site.pageOrder.length > 50) throw new ApartBusy(answer.refused);
+  if (order.site.pageOrder.length > 50) throw new IsolatedBusy(answer.refused);
   return auditCounts(auditSite(order.site, undefined, undefined, order.pixels, order.layout));
 }

@@ -2,7 +2,7 @@ import { mkdir, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { EXPORT_FILES } from '@yohaku/core';
 import { exportSite } from '../publish/index.ts';
-import { readArgs, siteById, UseError, withApart, withDatabase, type Verb } from './host.ts';
+import { readArgs, siteById, UseError, withIsolated, withDatabase, type Verb } from './host.ts';
 import { EXPORT_FORMATS, VERBS } from '../../../tools/verbs.mjs';
 
 export const exportVerb: Verb = {
@@ -21,7 +21,7 @@ export const exportVerb: Verb = {
       const { site } = await siteById(database, id);
       if (format === 'site') {
         const folder = output ?? id;
-        for (const [name, file] of await withApart((apart) => exportSite(database.db, apart, site, host.root))) {
+        for (const [name, file] of await withIsolated((apart) => exportSite(database.db, apart, site, host.root))) {
           await mkdir(dirname(join(folder, name)), { recursive: true });
           await writeFile(join(folder, name), file.bytes);
         }

@@ -1,6 +1,6 @@
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { join, resolve } from 'node:path';
-import { Apart } from '../apart/index.ts';
+import { Isolated } from '../isolated/index.ts';
 import { awaitDatabase, checkDatabaseAddress, migrateDatabase, openDatabase, type Database } from '../db/index.ts';
 import { SiteUnreadable, loadSite, listSites, type StoredSite } from '../sites/index.ts';
 
@@ -59,8 +59,8 @@ export async function withDatabase<T>(
 }
 
 /** Lends processes in which files are taken apart, for the time of `work`. */
-export async function withApart<T>(work: (apart: Apart) => Promise<T>): Promise<T> {
-  const apart = new Apart();
+export async function withIsolated<T>(work: (apart: Isolated) => Promise<T>): Promise<T> {
+  const apart = new Isolated();
   try {
     return await work(apart);
   } finally {

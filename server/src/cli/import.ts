@@ -18,7 +18,7 @@ import {
 import { ensureOwner } from '../auth/index.ts';
 import { isSiteFile } from '../archive/index.ts';
 import { SiteRefused, bringFiles, bringIn as bringSite, saveChange } from '../sites/index.ts';
-import { print, readArgs, siteById, UseError, withApart, withDatabase, type CliHost, type Verb } from './host.ts';
+import { print, readArgs, siteById, UseError, withIsolated, withDatabase, type CliHost, type Verb } from './host.ts';
 import { VERBS } from '../../../tools/verbs.mjs';
 
 export const importVerb: Verb = {
@@ -98,7 +98,7 @@ async function bringSiteIn(
     throw new UseError(`there is no file or folder ${path}.`);
   });
   const brought: Brought = await withDatabase(values.data, host, (database) =>
-    withApart(async (apart) => {
+    withIsolated(async (apart) => {
       try {
         if (!info.isDirectory()) return await bringSite(database, apart, await readFile(path), id, values.name);
         const files = new Map<string, Uint8Array>();

@@ -18,8 +18,8 @@ import { fontPath } from '../publish/index.ts';
 import { sfntOf, sfntTables } from '../testing/sfnt.ts';
 import { FontRefused } from './font-refused.ts';
 import { fontLooks } from './font-looks.ts';
-import { Apart } from '../apart/index.ts';
-import { openApart } from './open-apart.ts';
+import { Isolated } from '../isolated/index.ts';
+import { openIsolated } from './open-isolated.ts';
 import { FONT_LIMITS } from './open-font.ts';
 import { readFontFile } from './read-font.ts';
 import { toWoff2 } from './to-woff2.ts';
@@ -36,7 +36,7 @@ const refusal = (bytes: Buffer): string => {
   }
 };
 
-const apart = new Apart();
+const apart = new Isolated();
 afterAll(() => apart.close());
 
 describe('the library', () => {
@@ -181,7 +181,7 @@ describe('a font file', () => {
         () => Buffer.alloc(0),
       ]) {
         const font = changed((tables) => tables.set(table, damage(tables.get(table)!)));
-        const said = await openApart(apart, font).then(
+        const said = await openIsolated(apart, font).then(
           () => 'taken',
           (error: unknown) =>
             error instanceof FontRefused ? error.message : `not refused but failed: ${String(error)}`,
@@ -191,7 +191,7 @@ describe('a font file', () => {
           .toMatch(/^taken$|damaged|cut off|outlines/);
       }
     const broken = changed((tables) => tables.set('loca', Buffer.alloc(tables.get('loca')!.length, 0xff)));
-    await expectAsync(openApart(apart, broken)).toBeRejectedWithError(FontRefused);
+    await expectAsync(openIsolated(apart, broken)).toBeRejectedWithError(FontRefused);
   });
   it('made to fill the memory or to have no end is refused, and the server goes on', async () => {
     const endless = changed((tables) => {
@@ -207,17 +207,17 @@ describe('a font file', () => {
       cmap.writeUInt32BE(0xffff_fffe, 32);
       tables.set('cmap', cmap);
     });
-    await expectAsync(openApart(apart, endless, { seconds: 60, megabytes: 700 })).toBeRejectedWithError(
+    await expectAsync(openIsolated(apart, endless, { seconds: 60, megabytes: 700 })).toBeRejectedWithError(
       FontRefused,
       /reading it takes too much memory/,
     );
-    await expectAsync(openApart(apart, endless, { seconds: 0.1, megabytes: 4000 })).toBeRejectedWithError(
+    await expectAsync(openIsolated(apart, endless, { seconds: 0.1, megabytes: 4000 })).toBeRejectedWithError(
       FontRefused,
       /could not be read within 0.1 seconds/,
     );
-    const { read, looks, woff2 } = await openApart(apart, ttf);
+    const { read, looks, woff2 } = await openIsolated(apart, ttf);
     expect([read.family, looks.kind, Buffer.from(woff2).toString('latin1', 0, 4)]).toEqual(['Arimo', 'sans', 'wOF2']);
-    await expectAsync(openApart(apart, Buffer.from('no font'))).toBeRejectedWithError(
+    await expectAsync(openIsolated(apart, Buffer.from('no font'))).toBeRejectedWithError(
       FontRefused,
       /not a WOFF2, WOFF, TTF or OTF/,
     );

@@ -3,4 +3,4 @@ export { FONT_LIMITS, type FontFormat } from './open-font.ts';
 export { fontLooks } from './font-looks.ts';
 export { readFontFile, type FontFile } from './read-font.ts';
 export { takeFont, type TakenFont } from './take-font.ts';
-export { openApart, type OpenedFont } from './open-apart.ts';
+export { openIsolated, type OpenedFont } from './open-isolated.ts';

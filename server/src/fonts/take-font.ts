@@ -1,10 +1,10 @@
 import type { ReadFace } from '@yohaku/core';
-import type { Apart } from '../apart/index.ts';
+import type { Isolated } from '../isolated/index.ts';
 import { eq, sql } from 'drizzle-orm';
 import { schema, type Querier } from '../db/index.ts';
 import { FontRefused } from './font-refused.ts';
 import { storeFile } from '../assets/index.ts';
-import { openApart } from './open-apart.ts';
+import { openIsolated } from './open-isolated.ts';
 
 /** A font that was taken in, ready to become part of a brand. */
 export interface TakenFont extends ReadFace {
@@ -18,8 +18,8 @@ export interface TakenFont extends ReadFace {
  * @param name of the file, for a font that says none of its own
  * @throws FontRefused when it is none, broken or too large
  */
-export async function takeFont(db: Querier, apart: Apart, name: string, bytes: Buffer): Promise<TakenFont> {
-  const { read, looks, woff2 } = await openApart(apart, bytes);
+export async function takeFont(db: Querier, apart: Isolated, name: string, bytes: Buffer): Promise<TakenFont> {
+  const { read, looks, woff2 } = await openIsolated(apart, bytes);
   const { family, weight, italic, axes, embedding, metrics, width, coverage, tableFigures, notes } = read;
   const { kind, shape } = looks;
   await refuseWithoutRoom(db, woff2.length);

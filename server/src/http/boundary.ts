@@ -1,6 +1,6 @@
 import type { Middleware } from 'koa';
 import { ChangeRefused } from '@yohaku/core';
-import { ApartBusy } from '../apart/index.ts';
+import { IsolatedBusy } from '../isolated/index.ts';
 import { DownloadRefused, PictureRefused } from '../assets/index.ts';
 import { ExportRefused } from '../publish/index.ts';
 import { SourceRefused } from '../sources/index.ts';
@@ -76,7 +76,7 @@ function toProblem(error: unknown, report: (error: unknown) => void): Problem {
       error.message,
       error.issues,
     );
-  if (error instanceof ApartBusy) return new Problem(503, 'Busy', error.message, [], 5);
+  if (error instanceof IsolatedBusy) return new Problem(503, 'Busy', error.message, [], 5);
   if (isLocked(error))
     return new Problem(
       503,

@@ -1,5 +1,5 @@
 import type { Logger } from 'pino';
-import type { Apart } from '../apart/index.ts';
+import type { Isolated } from '../isolated/index.ts';
 import type { Database } from '../db/index.ts';
 import type { ChangeHub } from '../live/index.ts';
 import type { Door } from './door.ts';
@@ -15,7 +15,7 @@ export interface Services {
   /** The queue for messages from visitors. */
   readonly letters: UploadQueue;
   /** Where files that were sent are taken apart. */
-  readonly apart: Apart;
+  readonly apart: Isolated;
   /** Folder of the checkout: fonts, built web app. */
   readonly root: string;
 }

@@ -3,7 +3,7 @@ import {
   addSection,
   addressPage,
   formsOf,
-  inTurn,
+  joinEdits,
   setValue,
   SECTION_KINDS,
   type Change,
@@ -42,7 +42,7 @@ describe('forms of a published site', () => {
     ((await (await client.get('/api/sites/ternhaven/letters')).json()) as { letters: Letter[] }).letters;
   const form = async () => {
     await edit((site) =>
-      inTurn(site, 'A variant', [
+      joinEdits(site, 'A variant', [
         (now) => addPage(now, 'ask', null),
         (now) => addSection(now, 'ask', 'ask-form', undefined, SECTION_KINDS.form),
       ]),
@@ -50,7 +50,7 @@ describe('forms of a published site', () => {
     const found = formsOf((await stored()).site).find(({ page }) => page.id === 'ask')!;
     const at = ['pages', 'ask', 'sections', 'ask-form', 'own', 'blocks', found.form.id];
     await edit((site) =>
-      inTurn(site, 'Asked', [
+      joinEdits(site, 'Asked', [
         (now) => setValue(now, '', [...at, 'tray'], 'Questions'),
         (now) => setValue(now, '', [...at, 'answer'], 'We write back <b>soon</b>.'),
         (now) => setValue(now, '', [...at, 'items', found.form.order[0]!, 'required'], true),

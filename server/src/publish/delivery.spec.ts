@@ -8,7 +8,7 @@ import {
   addItem,
   addListSection,
   addPicture,
-  inTurn,
+  joinEdits,
   partsAt,
   readSite,
   setValue,
@@ -16,7 +16,7 @@ import {
   type Edit,
   type Site,
 } from '@yohaku/core';
-import { Apart } from '../apart/index.ts';
+import { Isolated } from '../isolated/index.ts';
 import { keepDownload, storeFile } from '../assets/index.ts';
 import { type Database } from '../db/index.ts';
 import { bringIn, loadSite } from '../sites/index.ts';
@@ -24,7 +24,7 @@ import { startClient, type Client } from '../testing/client.ts';
 import { freshDatabase, ROOT } from '../testing/database.ts';
 import { exportSite, zipSite, type ExportedSite } from './index.ts';
 
-const apart = new Apart();
+const apart = new Isolated();
 afterAll(() => apart.close());
 const after = (site: Site, make: (now: Site) => Edit): Site => acceptChange(site, make(site)).site;
 const PDF = Buffer.from('%PDF-1.4\nA plan.\n');
@@ -50,7 +50,7 @@ describe('what goes out with a site', () => {
     );
     const kept = await keepDownload(database.db, 'plan.pdf', PDF);
     site = after((await loadSite(database, 'ternhaven'))!.site, (now) =>
-      inTurn(now, '', [
+      joinEdits(now, '', [
         (entry) => addPicture(entry, { id: 'photo', name: 'Photo', hash, type: 'image/png', width: 1200, height: 700 }),
         (entry) =>
           addPicture(entry, { id: 'waves', name: 'Waves', hash: moving, type: 'image/webp', width: 1000, height: 500 }),
@@ -62,7 +62,7 @@ describe('what goes out with a site', () => {
         ),
         (entry) => addListSection(entry, 'about', 'works', 'works-list'),
         (entry) =>
-          inTurn(entry, '', [
+          joinEdits(entry, '', [
             (now2) =>
               setValue(
                 now2,

@@ -5,7 +5,7 @@ import {
   addListSection,
   addPage,
   addSection,
-  inTurn,
+  joinEdits,
   pageOfItems,
   publishedPages,
   SECTION_KINDS,
@@ -14,13 +14,13 @@ import {
   type Edit,
   type Site,
 } from '@yohaku/core';
-import { Apart } from '../apart/index.ts';
+import { Isolated } from '../isolated/index.ts';
 import type { Database } from '../db/index.ts';
 import { loadSite } from '../sites/index.ts';
 import { freshDatabase, ROOT } from '../testing/database.ts';
 import { exportSite } from './index.ts';
 
-const apart = new Apart();
+const apart = new Isolated();
 afterAll(() => apart.close());
 
 /** Elements that paint something: they have a recipe's class, or are of a kind that always has one. */
@@ -64,7 +64,7 @@ describe('every published file', () => {
 
   it('contains exactly the painted elements that the model lists', async () => {
     const demo = (await loadSite(database, 'ternhaven'))!.site;
-    const done = (site: Site, ...edits: ((now: Site) => Edit)[]) => acceptChange(site, inTurn(site, '', edits)).site;
+    const done = (site: Site, ...edits: ((now: Site) => Edit)[]) => acceptChange(site, joinEdits(site, '', edits)).site;
     const list = ['pages', 'list', 'sections', 'list-log', 'own', 'blocks', 'list-log-list'];
     const site = done(
       demo,

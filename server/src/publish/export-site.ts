@@ -39,7 +39,7 @@ import {
   type FontFace,
   type Site,
 } from '@yohaku/core';
-import type { Apart } from '../apart/index.ts';
+import type { Isolated } from '../isolated/index.ts';
 import type { Querier } from '../db/index.ts';
 import { drawIcon, inWidths, readFile } from '../assets/index.ts';
 import { breathing } from './breathing.ts';
@@ -73,7 +73,7 @@ export async function fontBytes(db: Querier, root: string, { family, file }: Fon
  * pictures, specimen. Equal documents give the same bytes, whatever the order of
  * their keys; documents that differ give another `site.json`.
  */
-export async function exportSite(db: Querier, apart: Apart, given: Site, root: string): Promise<ExportedSite> {
+export async function exportSite(db: Querier, apart: Isolated, given: Site, root: string): Promise<ExportedSite> {
   const site = inKeyOrder(given);
   const files = new Map<string, ExportedFile>();
   // No page offers a picture width that could not be made.
@@ -122,7 +122,7 @@ export async function exportSite(db: Querier, apart: Apart, given: Site, root: s
 /** Adds the pictures of a site. @returns the files of widths that could not be made, and the names of missing files */
 async function addPictures(
   db: Querier,
-  apart: Apart,
+  apart: Isolated,
   site: Site,
   files: Map<string, ExportedFile>,
 ): Promise<{ missing: Set<string>; without: string[] }> {

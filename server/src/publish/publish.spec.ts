@@ -2,7 +2,7 @@ import { unzipSync } from 'fflate';
 import { fromHtml } from 'hast-util-from-html';
 import type { Nodes } from 'hast';
 import { makeSignInToken } from '../auth/index.ts';
-import { Apart } from '../apart/index.ts';
+import { Isolated } from '../isolated/index.ts';
 import type { Database } from '../db/index.ts';
 import { loadSite } from '../sites/index.ts';
 import { freshDatabase, ROOT } from '../testing/database.ts';
@@ -17,7 +17,7 @@ import {
   type ExportedSite,
 } from './index.ts';
 
-const apart = new Apart();
+const apart = new Isolated();
 afterAll(() => apart.close());
 
 describe('an exported site', () => {

@@ -1,6 +1,6 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
 import { readStored, SiteIssues, type AuditCounts, type LayoutReading, type PixelSets, type Site } from '@yohaku/core';
-import type { Apart } from '../apart/index.ts';
+import type { Isolated } from '../isolated/index.ts';
 import { countsOf } from '../audits/index.ts';
 import { schema, type Database, type Querier } from '../db/index.ts';
 import { storeFile } from '../assets/index.ts';
@@ -37,7 +37,7 @@ export async function listPublications(db: Querier, siteId: string): Promise<Pub
  */
 export async function publishSite(
   database: Database,
-  apart: Apart,
+  apart: Isolated,
   site: Site,
   sequence: number,
   author: string,

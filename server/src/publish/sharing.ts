@@ -1,7 +1,7 @@
 import { SHARING, firstItem, sharingCard, sharingFile, type FontFace, type SharingCard, type Site } from '@yohaku/core';
-import type { Apart } from '../apart/index.ts';
+import type { Isolated } from '../isolated/index.ts';
 import { contentHash } from '../assets/index.ts';
-import type { SharingOrder } from './sharing-apart.ts';
+import type { SharingOrder } from './sharing-isolated.ts';
 
 const LIMITS = { seconds: 120, megabytes: 1500 };
 const TOLD = {
@@ -10,14 +10,14 @@ const TOLD = {
 };
 /** Pictures that were drawn last: most pages are as they were at the publication before. */
 const drawn = new Map<string, Buffer>();
-const MOST_KEPT = 1000;
+const MOST_FOREIGN = 1000;
 const AT_ONCE = 100;
 
 type BytesOf = (face: FontFace) => Promise<Buffer | undefined>;
 
 /** The picture for sharing of one page, as it is made where the page names none; undefined when it cannot be drawn. */
 export async function sharingPicture(
-  apart: Apart,
+  apart: Isolated,
   site: Site,
   page: string,
   bytesOf: BytesOf,
@@ -26,7 +26,7 @@ export async function sharingPicture(
 }
 
 /** Pictures for sharing of all pages that name none, by their file. */
-export async function sharingPictures(apart: Apart, site: Site, bytesOf: BytesOf): Promise<Map<string, Buffer>> {
+export async function sharingPictures(apart: Isolated, site: Site, bytesOf: BytesOf): Promise<Map<string, Buffer>> {
   const pages = site.pageOrder
     .map((id) => site.pages[id]!)
     .filter((page) => page.picture === undefined || firstItem(site, page.id));
@@ -38,7 +38,7 @@ export async function sharingPictures(apart: Apart, site: Site, bytesOf: BytesOf
   return new Map(pages.flatMap((page, i) => (bytes[i] ? [[sharingFile(page), bytes[i]] as const] : [])));
 }
 
-async function draw(apart: Apart, cards: readonly SharingCard[], bytesOf: BytesOf): Promise<(Buffer | undefined)[]> {
+async function draw(apart: Isolated, cards: readonly SharingCard[], bytesOf: BytesOf): Promise<(Buffer | undefined)[]> {
   const keys = cards.map(({ faces, ...card }) => contentHash(JSON.stringify([card, faces.map(({ file }) => file)])));
   const missing = cards
     .map((card, i) => ({ card, key: keys[i]! }))
@@ -57,7 +57,7 @@ async function draw(apart: Apart, cards: readonly SharingCard[], bytesOf: BytesO
     // A page goes out without one rather than not at all.
     if ('refused' in answer) continue;
     part.forEach(({ key }, i) => {
-      if (drawn.size >= MOST_KEPT) drawn.delete(drawn.keys().next().value!);
+      if (drawn.size >= MOST_FOREIGN) drawn.delete(drawn.keys().next().value!);
       drawn.set(key, Buffer.from(answer.given[i]!));
     });
   }

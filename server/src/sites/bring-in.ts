@@ -1,12 +1,12 @@
 import { inArray } from 'drizzle-orm';
 import { LIMITS, downloadFile, jsonEqual, readAssetFile, type Asset, type Brought, type Site } from '@yohaku/core';
-import type { Apart } from '../apart/index.ts';
+import type { Isolated } from '../isolated/index.ts';
 import type { ArchiveLimits } from '../archive/index.ts';
 import { DownloadRefused, keepDownload, storeFile, type KeptPicture } from '../assets/index.ts';
 import { schema, type Database, type Querier } from '../db/index.ts';
-import { FontRefused, openApart } from '../fonts/index.ts';
+import { FontRefused, openIsolated } from '../fonts/index.ts';
 import { hasSite } from './load.ts';
-import type { SiteOrder, SiteRead } from './read-site-apart.ts';
+import type { SiteOrder, SiteRead } from './read-site-isolated.ts';
 import { insertSite } from './rows.ts';
 import { SiteRefused, idTaken } from './site-refused.ts';
 
@@ -27,7 +27,7 @@ const TOO_MUCH =
  */
 export async function bringIn(
   database: Database,
-  apart: Apart,
+  apart: Isolated,
   bytes: Buffer,
   id: string,
   name?: string,
@@ -49,7 +49,7 @@ export async function bringIn(
  */
 export async function bringFiles(
   database: Database,
-  apart: Apart,
+  apart: Isolated,
   files: ReadonlyMap<string, Uint8Array>,
   id: string,
   name?: string,
@@ -75,7 +75,7 @@ export async function bringFiles(
 }
 
 /** Reads a document in another process. @throws SiteRefused */
-async function read(apart: Apart, order: SiteOrder): Promise<Site> {
+async function read(apart: Isolated, order: SiteOrder): Promise<Site> {
   const answer = await apart.run<SiteRead>('document', order, ROOM, { tooLong: TOO_MUCH, tooMuch: TOO_MUCH });
   if ('refused' in answer) throw new SiteRefused(answer.refused);
   if ('problem' in answer.given) throw new SiteRefused(answer.given.problem, answer.given.issues);
@@ -97,7 +97,7 @@ async function keptTypes(tx: Querier, hashes: readonly string[]): Promise<Map<st
 /** Pictures are taken from here where they are kept, else from the export, read like any file that is sent. */
 async function bringPictures(
   tx: Querier,
-  apart: Apart,
+  apart: Isolated,
   site: Site,
   files: ReadonlyMap<string, Uint8Array>,
   notes: string[],
@@ -178,7 +178,7 @@ async function bringDownloads(
 /** An export has only the faces that are used: families without any are left out, unless the brand is set in them. */
 async function bringFonts(
   tx: Querier,
-  apart: Apart,
+  apart: Isolated,
   site: Site,
   files: ReadonlyMap<string, Uint8Array>,
   notes: string[],
@@ -214,9 +214,9 @@ async function bringFonts(
   return made;
 }
 
-async function openFont(apart: Apart, file: string, bytes: Uint8Array) {
+async function openFont(apart: Isolated, file: string, bytes: Uint8Array) {
   try {
-    return await openApart(apart, bytes);
+    return await openIsolated(apart, bytes);
   } catch (error) {
     throw error instanceof FontRefused ? new SiteRefused(`${file}: ${error.message}`) : error;
   }

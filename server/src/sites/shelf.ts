@@ -9,7 +9,7 @@ import {
   type ShelvedSite,
   type SiteStanding,
 } from '@yohaku/core';
-import type { Apart } from '../apart/index.ts';
+import type { Isolated } from '../isolated/index.ts';
 import { countsOf } from '../audits/index.ts';
 import { schema, type Database, type Querier } from '../db/index.ts';
 import { CHANGES_CHANNEL } from './channel.ts';
@@ -61,7 +61,7 @@ const MOST_STANDINGS = 500;
  * Returns the audit figures of a site, computed once for each state in another process; undefined when the site does
  * not exist.
  */
-export async function standingOf(database: Database, apart: Apart, id: string): Promise<SiteStanding | undefined> {
+export async function standingOf(database: Database, apart: Isolated, id: string): Promise<SiteStanding | undefined> {
   const [row] = await database.db
     .select({ sequence: sites.sequence, incarnation: sites.incarnation })
     .from(sites)

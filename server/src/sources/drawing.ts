@@ -14,7 +14,7 @@ import {
   type Pixels,
 } from '@yohaku/core';
 import { SourceRefused } from './limits.ts';
-import { attributeColor, readSheet } from './sheet.ts';
+import { attributeColor, readStyleSheet } from './style-sheet.ts';
 import { ColorTally } from './tally.ts';
 
 const PAINTS = ['fill', 'stroke', 'stopColor', 'floodColor', 'lightingColor', 'color'] as const;
@@ -40,7 +40,7 @@ export function readDrawing(
       const href = String(node.properties['href'] ?? node.properties['xLinkHref'] ?? '');
       if (node.tagName === 'use' && href.startsWith('#'))
         links.set(within ?? '', [...(links.get(within ?? '') ?? []), href.slice(1)]);
-      if (node.tagName === 'style') notes.push(...readSheet(tally, name, textOf(node)));
+      if (node.tagName === 'style') notes.push(...readStyleSheet(tally, name, textOf(node)));
       const painted = paint(tally, name, svg, node) || inherited;
       if (!painted && SHAPES.has(node.tagName) && node.properties['className'] === undefined) unpainted++;
       for (const child of node.children) visit(child, painted, id ?? within);

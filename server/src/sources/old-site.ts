@@ -3,7 +3,7 @@ import type { Nodes } from 'hast';
 import { plural } from '@yohaku/core';
 import { unpack, type ArchiveFault } from '../archive/index.ts';
 import { SOURCE_FILES, SourceRefused } from './limits.ts';
-import { attributeColor, readSheet } from './sheet.ts';
+import { attributeColor, readStyleSheet } from './style-sheet.ts';
 import { ColorTally } from './tally.ts';
 
 /** A file that can be read for colours: a page or a sheet. */
@@ -47,7 +47,7 @@ export function readSite(files: ReadonlyMap<string, string>): { tally: ColorTall
   const tally = new ColorTally();
   const notes: string[] = [];
   for (const [name, text] of files) {
-    if (/\.css$/i.test(name)) notes.push(...readSheet(tally, name, text));
+    if (/\.css$/i.test(name)) notes.push(...readStyleSheet(tally, name, text));
     else notes.push(...readPage(tally, name, text));
   }
   return { tally, notes: notes.slice(0, 12) };
@@ -61,14 +61,14 @@ function readPage(tally: ColorTally, name: string, html: string): string[] {
       const { style } = node.properties;
       if (node.tagName === 'style')
         notes.push(
-          ...readSheet(
+          ...readStyleSheet(
             tally,
             `${name}, styles`,
             node.children.map((child) => (child.type === 'text' ? child.value : '')).join(''),
           ),
         );
       if (typeof style === 'string')
-        notes.push(...readSheet(tally, `${name}, <${node.tagName}>`, `${node.tagName}{${style}}`));
+        notes.push(...readStyleSheet(tally, `${name}, <${node.tagName}>`, `${node.tagName}{${style}}`));
       for (const [key, role] of [
         ['bgColor', 'ground'],
         ['text', 'text'],

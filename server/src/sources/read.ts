@@ -3,7 +3,7 @@ import { PICTURE_LIMITS, decodePicture, pictureType } from '../assets/index.ts';
 import { readDrawing } from './drawing.ts';
 import { SOURCE_FILES, SourceRefused } from './limits.ts';
 import { leftOut, readSite, unpackSite } from './old-site.ts';
-import { readSheet } from './sheet.ts';
+import { readStyleSheet } from './style-sheet.ts';
 import { ColorTally } from './tally.ts';
 
 /** The result of reading, before it has an id. `type` is the type of the image to keep; null for text. */
@@ -112,7 +112,7 @@ function readText(name: string, text: string): ReadSource {
         lines: read.tally.lines,
         colors: read.tally.colors(),
       };
-  } else if (sheet) notes = readSheet(tally, name, text);
+  } else if (sheet) notes = readStyleSheet(tally, name, text);
   if (tally.size === 0)
     for (const { color, index, length } of colorSpots(text)) tally.mention(color, name, text, index, length);
   if (tally.size === 0)

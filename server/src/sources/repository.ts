@@ -1,6 +1,6 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
 import type { Source } from '@yohaku/core';
-import type { Apart } from '../apart/index.ts';
+import type { Isolated } from '../isolated/index.ts';
 import { contentHash, storeFile } from '../assets/index.ts';
 import { schema, type Database, type Querier } from '../db/index.ts';
 import { SOURCE_FILES, SourceRefused } from './limits.ts';
@@ -35,7 +35,7 @@ const TOLD = {
  */
 export async function addSource(
   database: Database,
-  apart: Apart,
+  apart: Isolated,
   site: string,
   id: string,
   name: string,

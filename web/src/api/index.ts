@@ -1,3 +1,3 @@
 export { PATIENCE, SiteApi, canRetry, failureWords, isSignedOut } from './site-api.ts';
-export { UndoShelf } from './kept-undo.ts';
-export { asideStore, pendingStore, windowId, type SetAside } from './kept.ts';
+export { UndoStore } from './undo-store.ts';
+export { asideStore, pendingStore, windowId, type SetAside } from './pending-store.ts';

@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, inject, output } from '@angular/cor
 import { Store } from '@ngrx/store';
 import { plainText, type Change, type Inline } from '@yohaku/core';
 import { SiteActions, freshId, siteFeature } from '../state/index.ts';
-import { Sheet } from './sheet.ts';
+import { Drawer } from './drawer.ts';
 import { ACTS } from '../ui/index.ts';
 
 /** So much of what was written is shown, characters. */
@@ -20,9 +20,9 @@ const isWords = (value: unknown): value is Inline[] =>
 @Component({
   selector: 'yo-aside-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, Sheet, DatePipe],
+  imports: [ACTS, Drawer, DatePipe],
   template: `
-    <yo-sheet title="Edits not applied" [width]="520" (closed)="closed.emit()">
+    <yo-drawer title="Edits not applied" [width]="520" (closed)="closed.emit()">
       <p class="quiet">
         These edits could not be applied. All others were. This browser keeps them until you discard them.
       </p>
@@ -46,7 +46,7 @@ const isWords = (value: unknown): value is Inline[] =>
           <li class="quiet">No edits here.</li>
         }
       </ul>
-    </yo-sheet>
+    </yo-drawer>
   `,
   styles: `
     ul {

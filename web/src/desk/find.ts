@@ -26,13 +26,13 @@ import {
 import { Finder, type Findable } from '../ui/index.ts';
 import { rank } from './find-rank.ts';
 import { GoToControl } from './go-to-control.ts';
-import { Sheet } from './sheet.ts';
+import { Drawer } from './drawer.ts';
 import { STEP_CONTROLS } from './step-controls.ts';
 
 /** Something that can be gone to or done from here. */
 interface Found extends Findable {
   readonly run: () => void;
-  /** The sheet of the desk that takes the place of this one. */ readonly sheet?: 'site' | 'person';
+  /** The drawer of the desk that takes the place of this one. */ readonly drawer?: 'site' | 'person';
 }
 
 /**
@@ -52,16 +52,16 @@ const MOST_ITEMS = 6;
 @Component({
   selector: 'yo-find',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Finder, Sheet],
+  imports: [Finder, Drawer],
   template: `
-    <yo-sheet title="Find" [width]="560" (closed)="closed.emit()">
+    <yo-drawer title="Find" [width]="560" (closed)="closed.emit()">
       <yo-finder
         label="A command, a field, a step, a page, a token, an item, or words on a page"
         [results]="found"
         (sought)="typed.set($event)"
         (chosen)="run($event)"
       />
-    </yo-sheet>
+    </yo-drawer>
   `,
 })
 export class Find {
@@ -76,8 +76,8 @@ export class Find {
   readonly #undone = this.#store.selectSignal(siteFeature.selectUndone);
 
   readonly #controls = inject(GoToControl);
-  /** A sheet of the desk is asked for. */
-  readonly sheet = output<'site' | 'person'>();
+  /** A drawer of the desk is asked for. */
+  readonly drawer = output<'site' | 'person'>();
 
   /** Everything that has a name here. */
   readonly #all = computed((): readonly Entry[] => {
@@ -90,9 +90,9 @@ export class Find {
       also,
       run,
     });
-    const sheet = (label: string, which: 'site' | 'person', also: string) => ({
+    const drawer = (label: string, which: 'site' | 'person', also: string) => ({
       ...act(label, () => undefined, also),
-      sheet: which,
+      drawer: which,
     });
     const hang = (label: string, hanging: 'all' | 'specimen', also: string) =>
       act(label, () => this.#store.dispatch(DeskActions.hang({ hanging })), also);
@@ -118,8 +118,8 @@ export class Find {
       ),
       act('Show heading levels', () => this.#seeing.outline(), 'outline h1 h2 structure'),
       act('Shortcuts', () => this.#store.dispatch(DeskActions.keys({ shown: true })), 'keys keyboard help'),
-      sheet('Site settings', 'site', 'name language address url icon favicon title'),
-      sheet(
+      drawer('Site settings', 'site', 'name language address url icon favicon title'),
+      drawer(
         'Your settings',
         'person',
         'density calm essential controls surround background sessions sign out log out account',
@@ -223,9 +223,9 @@ export class Find {
 
   protected run(id: string): void {
     const entry = this.found().find((found) => found.id === id);
-    if (entry?.sheet) return this.sheet.emit(entry.sheet);
+    if (entry?.drawer) return this.drawer.emit(entry.drawer);
     this.closed.emit();
-    // The sheet that closes gives the focus back first.
+    // The drawer that closes gives the focus back first.
     if (entry) setTimeout(() => entry.run());
   }
 }

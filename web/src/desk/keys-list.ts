@@ -1,19 +1,19 @@
 import { ChangeDetectionStrategy, Component, output } from '@angular/core';
 import { KEYS, type Key } from '../ui/index.ts';
-import { Sheet } from './sheet.ts';
+import { Drawer } from './drawer.ts';
 
 /** All keys, on `?`. */
 @Component({
   selector: 'yo-keys-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Sheet],
-  template: `<yo-sheet title="Shortcuts" (closed)="closed.emit()"
+  imports: [Drawer],
+  template: `<yo-drawer title="Shortcuts" (closed)="closed.emit()"
     ><dl>
       @for (key of keys; track key.shown) {
         <dt class="mono">{{ key.shown }}</dt>
         <dd>{{ key.does }}</dd>
       }
-    </dl></yo-sheet
+    </dl></yo-drawer
   >`,
   styles: `
     dl {

@@ -5,7 +5,7 @@ import { firstValueFrom } from 'rxjs';
 import { SiteApi, failureWords } from '../api/index.ts';
 import { Store } from '@ngrx/store';
 import { DeskActions, deskFeature, type DeskState } from '../state/index.ts';
-import { Sheet } from './sheet.ts';
+import { Drawer } from './drawer.ts';
 import { ACTS, Density, Segments } from '../ui/index.ts';
 import { Grid } from '../ui/late/index.ts';
 
@@ -15,9 +15,9 @@ import { Grid } from '../ui/late/index.ts';
 @Component({
   selector: 'yo-person-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, Grid, Segments, Sheet, DatePipe],
+  imports: [ACTS, Grid, Segments, Drawer, DatePipe],
   template: `
-    <yo-sheet title="Your settings" [width]="640" (closed)="closed.emit()">
+    <yo-drawer title="Your settings" [width]="640" (closed)="closed.emit()">
       <div class="lines">
         <span class="head" aria-hidden="true">Controls shown</span
         ><span
@@ -87,7 +87,7 @@ import { Grid } from '../ui/late/index.ts';
         A session ends 14 days after sign-in, or 3 days after its last use. Get a new sign-in address with
         <span class="mono">./yohaku link</span>
       </p>
-    </yo-sheet>
+    </yo-drawer>
   `,
   styles: `
     .lines {

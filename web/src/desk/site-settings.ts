@@ -6,15 +6,15 @@ import { safeParse } from 'valibot';
 import { SiteApi, failureWords } from '../api/index.ts';
 import { DeskActions, Editor, siteFeature } from '../state/index.ts';
 import { ACTS, Choice, TextField, nameProblem } from '../ui/index.ts';
-import { Sheet } from './sheet.ts';
+import { Drawer } from './drawer.ts';
 
 /** The settings of the whole site: name, language, address, icon. */
 @Component({
   selector: 'yo-site-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, Choice, Sheet, TextField],
+  imports: [ACTS, Choice, Drawer, TextField],
   template: `
-    <yo-sheet title="Site settings" [width]="420" (closed)="closed.emit()">
+    <yo-drawer title="Site settings" [width]="420" (closed)="closed.emit()">
       @if (site(); as site) {
         <div class="lines">
           <yo-text
@@ -55,7 +55,7 @@ import { Sheet } from './sheet.ts';
           </p>
         </div>
       }
-    </yo-sheet>
+    </yo-drawer>
   `,
   styles: '.lines { display: flex; flex-direction: column; gap: 14px; padding-top: 4px; }',
 })

@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
 import { addDownload, sameDownload } from '@yohaku/core';
 import { SiteApi } from '../api/index.ts';
-import { bringInTurn } from './bring-in-turn.ts';
+import { addFiles } from './add-files.ts';
 import { Editor, freshId } from './editor.ts';
 import { SiteActions } from './site/site.actions.ts';
 import { siteFeature } from './site/site.selectors.ts';
@@ -21,7 +21,7 @@ export class DownloadShelf {
 
   /** Brings files in one after another; what is refused is said and stops nobody else. */
   async bring(files: readonly File[]): Promise<void> {
-    const { words } = await bringInTurn(files, this.#reading, async (file) => {
+    const { words } = await addFiles(files, this.#reading, async (file) => {
       const kept = await firstValueFrom(this.#api.addDownload(this.#site(), file.name, file));
       const known = this.#editor.current() && sameDownload(this.#editor.current()!, kept.hash);
       if (known) return `${file.name} is here already, as ${known.name}.`;

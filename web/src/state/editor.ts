@@ -6,7 +6,7 @@ import { ChangeRefused, setValue, type Edit, type Site } from '@yohaku/core';
 import { afterPaint } from './after-paint.ts';
 import { SiteActions } from './site/site.actions.ts';
 import { siteFeature } from './site/site.selectors.ts';
-import { WallTurn } from './wall-turn.ts';
+import { FrameShare } from './frame-share.ts';
 
 /** A fresh id for something new in the document or for a change. */
 export function freshId(prefix: string): string {
@@ -29,7 +29,7 @@ export class Editor {
         .select(siteFeature.selectSiteState)
         .pipe(distinctUntilChanged((site, other) => site.shown === other.shown)),
       (state) => state.preview !== null,
-      inject(WallTurn).next,
+      inject(FrameShare).next,
     ).pipe(map((state) => state.shown)),
     { initialValue: null },
   );

@@ -56,10 +56,10 @@ export { PixelsRead, type FoundBehind, type Spot, type TextOver } from './pixels
 export { BroughtFonts } from './brought-fonts.ts';
 export { handToken } from './desk/hand-token.ts';
 export { MotionShown } from './motion-shown.ts';
-export { PagesRead, type SheetRead } from './pages-read.ts';
-export { WallTurn } from './wall-turn.ts';
+export { PagesRead, type PageReading } from './pages-read.ts';
+export { FrameShare } from './frame-share.ts';
 export { remember, remembered } from '../ui/index.ts';
 export { ROOM, Reading } from './reading.ts';
-export { layoutGround, sameGround, type LayoutGround } from './layout-ground.ts';
+export { layoutInputs, sameInputs, type LayoutInputs } from './layout-inputs.ts';
 export { layoutHashes } from './layout-hashes.ts';
 export { MeasuredBefore } from './measured-before.ts';

@@ -6,7 +6,7 @@ import { Subject } from 'rxjs';
  * The measurements of one page at one width: for layout rules, or behind its texts over images. Absent parts were not
  * measured.
  */
-export interface SheetRead {
+export interface PageReading {
   readonly page: string;
   readonly width: number;
   readonly layout?: readonly LayoutReading[];
@@ -19,5 +19,5 @@ export interface SheetRead {
  */
 @Injectable({ providedIn: 'root' })
 export class PagesRead {
-  readonly read = new Subject<{ readonly siteId: string; readonly sheets: readonly SheetRead[] }>();
+  readonly read = new Subject<{ readonly siteId: string; readonly readings: readonly PageReading[] }>();
 }

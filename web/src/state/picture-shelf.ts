@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
 import { addPicture, pictureOf } from '@yohaku/core';
 import { SiteApi } from '../api/index.ts';
-import { bringInTurn } from './bring-in-turn.ts';
+import { addFiles } from './add-files.ts';
 import { Editor, freshId } from './editor.ts';
 import { SiteActions } from './site/site.actions.ts';
 import { siteFeature } from './site/site.selectors.ts';
@@ -26,7 +26,7 @@ export class PictureShelf {
    */
   async bring(files: readonly File[]): Promise<string[]> {
     const ids: string[] = [];
-    const { words } = await bringInTurn(files, this.#reading, async (file) => {
+    const { words } = await addFiles(files, this.#reading, async (file) => {
       const source = await firstValueFrom(this.#api.addSource(this.#site(), freshId('e'), file.name, file));
       // It hangs among the pictures of the site, not among the sources.
       await firstValueFrom(this.#api.putAwaySource(this.#site(), source.id, true));

@@ -93,18 +93,18 @@ export class NumberField {
     effect(() => {
       this.value();
       // Text that is still being typed stays: the field may be bound to a new thing only after the first digits.
-      if (this.#dragging || untracked(this.#inHand)) return;
+      if (this.#dragging || untracked(this.#selectedPlaces)) return;
       this.typed.set(null);
       this.problem.set('');
     });
   }
 
-  readonly #inHand = signal(false);
+  readonly #selectedPlaces = signal(false);
   protected hold(): void {
-    this.#inHand.set(true);
+    this.#selectedPlaces.set(true);
   }
   protected leave(): void {
-    this.#inHand.set(false);
+    this.#selectedPlaces.set(false);
     this.take();
   }
   protected type(event: Event): void {

@@ -42,8 +42,8 @@ const MOST_LISTED = 40;
       (input)="type($event)"
       (change)="confirmed() || take()"
       (keydown)="key($event)"
-      (focus)="inHand.set(true)"
-      (blur)="inHand.set(false)"
+      (focus)="selectedPlaces.set(true)"
+      (blur)="selectedPlaces.set(false)"
     />
     @if (offers().length) {
       <datalist [id]="id + '-offers'">
@@ -82,10 +82,10 @@ export class TextField {
   /** Only Enter or a button beside the field takes what was typed. Leaving the field does not. */
   readonly confirmed = input(false);
   readonly done = output<string>();
-  protected readonly inHand = signal(false);
+  protected readonly selectedPlaces = signal(false);
   /** Offers that have in them what stands in the field, while it is in hand. */
   protected readonly offered = computed(() => {
-    if (!this.inHand()) return [];
+    if (!this.selectedPlaces()) return [];
     const wanted = (this.typed() ?? this.value()).trim().toLowerCase();
     const found: string[] = [];
     for (const offer of this.offers()) {
@@ -103,7 +103,7 @@ export class TextField {
     effect(() => {
       this.value();
       // Text that is still being typed stays: the field may be bound to a new thing only after the first letters.
-      if (!untracked(this.inHand)) untracked(() => this.drop());
+      if (!untracked(this.selectedPlaces)) untracked(() => this.drop());
     });
   }
 

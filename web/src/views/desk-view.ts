@@ -103,8 +103,8 @@ export class DeskView {
     const m = visionMatrix(seen, seen === 'grey' ? 1 : severity);
     return [...m.slice(0, 3), 0, 0, ...m.slice(3, 6), 0, 0, ...m.slice(6, 9), 0, 0, 0, 0, 0, 1, 0].join(' ');
   });
-  /** Which sheet hangs from the top line, besides that of the keys. */
-  protected readonly sheet = signal<Panel | null>(null);
+  /** Which drawer hangs from the top line, besides that of the keys. */
+  protected readonly drawer = signal<Panel | null>(null);
   protected readonly keysShown = computed(() => this.#desk().keysShown);
   readonly #room = toSignal(fromEvent(window, 'resize').pipe(map(() => window.innerHeight)), {
     initialValue: window.innerHeight,
@@ -158,7 +158,7 @@ export class DeskView {
     }
     if (KEYS.find.is(event)) {
       event.preventDefault();
-      return this.sheet.set('find');
+      return this.drawer.set('find');
     }
     if (KEYS.list.is(event)) return this.keys(!this.keysShown());
     if (KEYS.back.is(event)) return this.#escape();
@@ -180,7 +180,7 @@ export class DeskView {
   #escape(): void {
     const { keysShown, place, grown, selected } = this.#desk();
     if (keysShown) this.keys(false);
-    else if (this.sheet()) this.sheet.set(null);
+    else if (this.drawer()) this.drawer.set(null);
     else if (place) this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
     else if (grown) this.#store.dispatch(DeskActions.grow({ page: null }));
     else if (selected) this.#store.dispatch(DeskActions.take({ token: null }));

@@ -2,13 +2,13 @@ import { Injectable, Injector, effect, inject, signal, untracked } from '@angula
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { stressCss, type Site } from '@yohaku/core';
-import { AuditActions, MotionShown, WallTurn, auditFeature, deskFeature, siteFeature } from '../state/index.ts';
-import { Found } from './found.ts';
+import { AuditActions, MotionShown, FrameShare, auditFeature, deskFeature, siteFeature } from '../state/index.ts';
+import { Found } from './read-findings.ts';
 import { heightOf } from './height-of.ts';
 import type { HungFrame } from './hung-frame.ts';
 import type { PageReader } from './page-reader.ts';
 import { playMotion } from './play-motion.ts';
-import { turn } from './turn.ts';
+import { turn } from './after-input.ts';
 
 /** Milliseconds of a frame given to repainting; the rest of the wall follows in the next ones. */
 const BUDGET_MS = 9;
@@ -29,7 +29,7 @@ const SETTLE_MS = 90;
 export class Frames {
   readonly #store = inject(Store);
   readonly #motion = inject(MotionShown);
-  readonly #turns = inject(WallTurn);
+  readonly #turns = inject(FrameShare);
   readonly #found = inject(Found);
   readonly #injector = inject(Injector);
   /** The reader of pages: loaded when the wall is first quiet, because opening a site does not need it. */

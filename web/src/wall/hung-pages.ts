@@ -17,7 +17,7 @@ import { stir } from './calm.ts';
 import { Frames } from './frames.ts';
 import { hanging, NONE_HUNG, oneFrameOn, type Hung } from './hanging.ts';
 import type { Paper } from './page-pair.ts';
-import { SHEET_WIDTHS, Sheets } from './sheets.ts';
+import { READ_WIDTHS, PageReadings } from './page-readings.ts';
 
 /** How tall a page is thought to be before any was read, px. */
 const USUAL_PX = 900;
@@ -36,7 +36,7 @@ export class HungPages {
   readonly #frames = inject(Frames);
   readonly #site = this.#store.selectSignal(siteFeature.selectCurrent);
   readonly #grown = this.#store.selectSignal(deskFeature.selectGrown);
-  readonly #sheets = inject(Sheets);
+  readonly #readings = inject(PageReadings);
   /** Every published look, in page order. The same pages give the same list. */
   readonly #order = computed(
     () => {
@@ -57,9 +57,9 @@ export class HungPages {
   });
   /** How tall most pages are that were read, px by width. */
   readonly #usual = computed((): Readonly<Record<number, number>> => {
-    const known = [...this.#sheets.heights()];
+    const known = [...this.#readings.heights()];
     return Object.fromEntries(
-      SHEET_WIDTHS.map((width) => {
+      READ_WIDTHS.map((width) => {
         const heights = known
           .flatMap(([key, height]) => (key.endsWith(` ${width}`) ? [height] : []))
           .sort((value, other) => value - other);
@@ -70,12 +70,12 @@ export class HungPages {
   #papers: ReadonlyMap<string, Paper> = new Map();
   /**
    * How tall each of the pages is, in their order: as it was read, until then as most
-   * of those that were. Far off it stays as it was thought: to give a thousand sheets
+   * of those that were. Far off it stays as it was thought: to give a thousand readings
    * another height is a layout of the whole wall. What is as it was stays the same object.
    */
   readonly papers = computed((): Paper[] => {
     const [near, hangs] = [this.#near(), this.hanging()];
-    const tall = (page: string, width: number): number => this.#sheets.heightOf(page, width) ?? this.#usual()[width]!;
+    const tall = (page: string, width: number): number => this.#readings.heightOf(page, width) ?? this.#usual()[width]!;
     const order = this.#order();
     const papers = order.map((id): Paper => {
       const known = this.#papers.get(id);
@@ -86,7 +86,7 @@ export class HungPages {
     this.#papers = new Map(order.map((id, i) => [id, papers[i]!]));
     return papers;
   });
-  /** Pages that have their frame already, at either width; the others are sheets of paper in their size. */
+  /** Pages that have their frame already, at either width; the others are readings of paper in their size. */
   readonly hung = signal(NONE_HUNG);
   #coming = 0;
 

@@ -2,7 +2,7 @@ import type { Site } from '@yohaku/core';
 import { pageSource } from './frame-source.ts';
 import { FramePainter } from './frame-painter.ts';
 import { isThere, siteFrame } from './site-frame.ts';
-import { turn } from './turn.ts';
+import { turn } from './after-input.ts';
 
 /** The longest wait for the empty page, ms. */
 const LOAD_MS = 15_000;

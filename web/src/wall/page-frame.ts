@@ -23,11 +23,11 @@ import { levelTags, type LevelTag } from './level-tags.ts';
 import { markPaths, type MarkPaths } from './place-marks.ts';
 import { FramePainter } from './frame-painter.ts';
 import { pageSource } from './frame-source.ts';
-import { Sheets } from './sheets.ts';
+import { PageReadings } from './page-readings.ts';
 import { Shells } from './shells.ts';
 import { watchSight } from './sight.ts';
 import { isThere, siteFrame } from './site-frame.ts';
-import { turn } from './turn.ts';
+import { turn } from './after-input.ts';
 import { WordsEditor } from './words-editor.ts';
 import { type FramePick, picked } from './frame-pick.ts';
 
@@ -83,11 +83,11 @@ export class PageFrame {
   readonly #shells = inject(Shells);
   protected readonly paper = viewChild.required<ElementRef<HTMLElement>>('paper');
   #frame: HTMLIFrameElement | undefined;
-  readonly #sheets = inject(Sheets);
+  readonly #readings = inject(PageReadings);
   /** As it was read before, hung or not. */
   protected readonly height = linkedSignal(() => {
     const [page, width] = [this.page(), this.width()];
-    return untracked(() => this.#sheets.heightOf(page, width)) ?? 900;
+    return untracked(() => this.#readings.heightOf(page, width)) ?? 900;
   });
   protected readonly tall = computed(() => Math.ceil(this.height() / TALLER) * TALLER);
   readonly #offset = signal({ x: 0, y: 0 });
@@ -341,7 +341,7 @@ export class PageFrame {
     if (!body) return;
     const height = Math.ceil(body.getBoundingClientRect().height);
     if (height > 0 && Math.abs(height - this.height()) >= 1) this.height.set(height);
-    if (height > 0 && !this.crop()) untracked(() => this.#sheets.tall(this.page(), this.width(), height));
+    if (height > 0 && !this.crop()) untracked(() => this.#readings.tall(this.page(), this.width(), height));
   }
 
   /** Moves the crop so that its place is seen with some of what is above it. */

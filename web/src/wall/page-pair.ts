@@ -66,7 +66,7 @@ export interface PairPick {
         }
       </span>
     </figcaption>
-    <div class="sheets" (click)="press($event)" (dblclick)="open($event)">
+    <div class="papers" (click)="press($event)" (dblclick)="open($event)">
       @if (it.wide) {
         <yo-page-frame
           #at1280
@@ -83,7 +83,7 @@ export interface PairPick {
           (opened)="tell(opened, at1280, $event)"
         />
       } @else {
-        <div class="sheet" [style.width.px]="1280 * it.scale" [style.height.px]="it.tall.wide * it.scale"></div>
+        <div class="paper" [style.width.px]="1280 * it.scale" [style.height.px]="it.tall.wide * it.scale"></div>
       }
       @if (it.narrow) {
         <yo-page-frame
@@ -101,7 +101,7 @@ export interface PairPick {
           (opened)="tell(opened, at390, $event)"
         />
       } @else {
-        <div class="sheet" [style.width.px]="390 * it.scale" [style.height.px]="it.tall.narrow * it.scale"></div>
+        <div class="paper" [style.width.px]="390 * it.scale" [style.height.px]="it.tall.narrow * it.scale"></div>
       }
       @if (it.grown) {
         @if (it.third; as width) {

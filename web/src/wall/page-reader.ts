@@ -6,22 +6,22 @@ import {
   MeasuredBefore,
   MotionShown,
   deskFeature,
-  layoutGround,
-  sameGround,
+  layoutInputs,
+  sameInputs,
   siteFeature,
   type Row,
 } from '../state/index.ts';
 import { readBreaks, type Break } from './breaks.ts';
 import { whenCalm, type GoesOn } from './calm.ts';
 import { comparing, readLayout, type LayoutSnapshot } from './compare.ts';
-import { Found } from './found.ts';
+import { Found } from './read-findings.ts';
 import type { FramePainter } from './frame-painter.ts';
 import { heightOf } from './height-of.ts';
 import { laidOut, type HungFrame } from './hung-frame.ts';
 import { LayoutFrame } from './layout-frame.ts';
 import { PictureReader } from './picture-reader.ts';
-import { readSheet, type SheetReading } from './sheet-reading.ts';
-import { SHEET_WIDTHS, Sheets } from './sheets.ts';
+import { measurePage, type PageMeasurements } from './page-measurements.ts';
+import { READ_WIDTHS, PageReadings } from './page-readings.ts';
 import { inSlices } from './slices.ts';
 import { SPACED_OUT, readTextSpacing } from './text-spacing.ts';
 
@@ -30,7 +30,7 @@ const TELL_MS = 8000;
 const TELL_FIRST_MS = 1200;
 
 /** A page at a width at which pages are read. */
-interface Sheet {
+interface PageAtWidth {
   readonly key: string;
   readonly page: string;
   readonly width: number;
@@ -45,7 +45,7 @@ interface Sheet {
 export class PageReader {
   readonly #store = inject(Store);
   readonly #motion = inject(MotionShown);
-  readonly #sheets = inject(Sheets);
+  readonly #readings = inject(PageReadings);
   readonly #found = inject(Found);
   readonly #pictures = inject(PictureReader);
   readonly #before = inject(MeasuredBefore);
@@ -106,8 +106,8 @@ export class PageReader {
     if (!only || !site) return;
     // Then the pages that do not hang, against the heights they were read with.
     const measured = new Set(frames.map((frame) => frame.key));
-    for (const { key, page, width } of sheetsOf(pagesFirst(site, []))) {
-      const was = measured.has(key) ? undefined : this.#sheets.heightOf(page, width);
+    for (const { key, page, width } of pagesAtWidths(pagesFirst(site, []))) {
+      const was = measured.has(key) ? undefined : this.#readings.heightOf(page, width);
       if (was === undefined) continue;
       await whenCalm();
       if (!this.#standIns() || this.#painted() !== site) return;
@@ -182,27 +182,27 @@ export class PageReader {
       const edit = this.#last()?.id ?? '';
       this.#store.dispatch(
         AuditActions.layout({
-          rows: sheetsOf(pages).flatMap(({ key }) => {
+          rows: pagesAtWidths(pages).flatMap(({ key }) => {
             const known = this.#layouts.get(key);
             return known?.edit === edit ? known.rows : [];
           }),
         }),
       );
-      this.#sheets.tell(site);
+      this.#readings.tell(site);
     };
     for (const [i, page] of pages.entries()) {
       // Once those are read that hang, and from time to time, however often it is begun anew.
       if (i === near.length || performance.now() > (this.#told === null ? began + TELL_FIRST_MS : this.#told + TELL_MS))
         tell();
-      for (const { key, width } of sheetsOf([page])) {
+      for (const { key, width } of pagesAtWidths([page])) {
         if (this.#asRead(site, key, page, width)) continue;
         // Pages measured before are measured again all the same, without a word: their figures are here.
         if (!this.#before.knows(site, page))
           this.#store.dispatch(AuditActions.measuring({ measuring: { done: i, of: pages.length } }));
-        const reading = await this.#readSheet(site, page, width, goesOn);
+        const reading = await this.#measurePage(site, page, width, goesOn);
         const before = reading && (await this.#linesBefore(site, key, page, width));
         if (!reading || this.#painted() !== site) return;
-        this.#sheets.take(site, reading);
+        this.#readings.take(site, reading);
         this.#noteLines(key, page, width, reading.layout, before, site);
       }
       if (!(await this.#pictures.read(this.#apart, site, page, over, goesOn))) return;
@@ -219,14 +219,14 @@ export class PageReader {
       if (!(await this.#pictures.read(this.#apart, site, page, over, goesOn))) return;
       this.#letGo(site, page, hung());
     }
-    this.#sheets.tell(site);
+    this.#readings.tell(site);
   }
 
   /** Reads a page as it is, then with its text spaced out. @returns undefined when another site is painted */
-  async #readSheet(site: Site, page: string, width: number, goesOn: GoesOn): Promise<SheetReading | undefined> {
+  async #measurePage(site: Site, page: string, width: number, goesOn: GoesOn): Promise<PageMeasurements | undefined> {
     if (!(await goesOn())) return undefined;
     const reading = await this.#apart.read(site, page, width, {}, (document) =>
-      readSheet(document, site, page, width, goesOn),
+      measurePage(document, site, page, width, goesOn),
     );
     if (!reading || !(await goesOn())) return undefined;
     const spaced = await this.#apart.read(site, page, width, { onTop: SPACED_OUT }, (document) =>
@@ -246,7 +246,7 @@ export class PageReader {
     if (
       !last ||
       !publishedPage(last.before, page) ||
-      sameGround(layoutGround(last.before, page), layoutGround(site, page))
+      sameInputs(layoutInputs(last.before, page), layoutInputs(site, page))
     )
       return undefined;
     await whenCalm();
@@ -256,21 +256,21 @@ export class PageReader {
   /** Returns true if a page is laid out as it was read before; then this edit has moved none of its lines. */
   #asRead(site: Site, key: string, page: string, width: number): boolean {
     const known = this.#layouts.get(key);
-    if (!known || !this.#sheets.isRead(site, page, width)) return false;
+    if (!known || !this.#readings.isRead(site, page, width)) return false;
     const edit = this.#last()?.id ?? '';
     if (known.edit !== edit) this.#layouts.set(key, { edit, before: known.now, now: known.now, rows: [] });
     return true;
   }
 
   /**
-   * Reads what breaks, page by page, those that hang first; what was found so far is told, with how many sheets are
+   * Reads what breaks, page by page, those that hang first; what was found so far is told, with how many readings are
    * left.
    */
   async #readBreaks(site: Site, hung: () => readonly HungFrame[], goesOn: GoesOn): Promise<void> {
     const found: Break[] = [];
     const onTop = stressCss(new Set(this.#stress()));
-    const sheets = sheetsOf(pagesFirst(site, pagesOf(hung())));
-    for (const [i, { key, page, width }] of sheets.entries()) {
+    const readings = pagesAtWidths(pagesFirst(site, pagesOf(hung())));
+    for (const [i, { key, page, width }] of readings.entries()) {
       if (!(await goesOn())) return;
       found.push(
         ...(await this.#apart.read(site, page, width, { onTop }, (document) =>
@@ -278,8 +278,8 @@ export class PageReader {
         )),
       );
       this.#found.breaks.set([...found]);
-      this.#found.breaksLeft.set(sheets.length - i - 1);
-      if (width === SHEET_WIDTHS.at(-1)) this.#letGo(site, page, hung());
+      this.#found.breaksLeft.set(readings.length - i - 1);
+      if (width === READ_WIDTHS.at(-1)) this.#letGo(site, page, hung());
     }
   }
 
@@ -336,5 +336,5 @@ const pagesFirst = (site: Site, first: readonly string[]): string[] => [
 ];
 
 /** Pages at each width at which they are read. */
-const sheetsOf = (pages: readonly string[]): Sheet[] =>
-  pages.flatMap((page) => SHEET_WIDTHS.map((width) => ({ key: `${page} ${width}`, page, width })));
+const pagesAtWidths = (pages: readonly string[]): PageAtWidth[] =>
+  pages.flatMap((page) => READ_WIDTHS.map((width) => ({ key: `${page} ${width}`, page, width })));

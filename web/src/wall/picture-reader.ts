@@ -1,11 +1,11 @@
 import { Injectable, computed, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { AUDIT_WIDTHS, FOCUS_POINTS, assetFile, pixelSets, siteIndex, type PixelSet, type Site } from '@yohaku/core';
-import { PixelsRead, layoutGround, sameGround, siteFeature, type LayoutGround } from '../state/index.ts';
+import { PixelsRead, layoutInputs, sameInputs, siteFeature, type LayoutInputs } from '../state/index.ts';
 import { whenCalm, type GoesOn } from './calm.ts';
 import { LayoutFrame } from './layout-frame.ts';
 import { readFocuses, readPixels } from './read-pixels.ts';
-import { Sheets } from './sheets.ts';
+import { PageReadings } from './page-readings.ts';
 
 /** After this long without an edit a picture is tried with other focus points. */
 const QUIET_MS = 500;
@@ -14,10 +14,10 @@ const QUIET_MS = 500;
  * Returns the parts that the pixels behind the texts of a page depend on. Colours move no line of text, and the
  * position of a text along a gradient does not depend on its ends.
  */
-function pixelGround(site: Site, page: string): LayoutGround {
+function pixelGround(site: Site, page: string): LayoutInputs {
   const { brand, assets } = site;
   return [
-    ...layoutGround(site, page),
+    ...layoutInputs(site, page),
     brand.corners,
     brand.variantOrder,
     Object.values(assets)
@@ -35,11 +35,11 @@ function pixelGround(site: Site, page: string): LayoutGround {
 export class PictureReader {
   readonly #store = inject(Store);
   readonly #read = inject(PixelsRead);
-  readonly #sheets = inject(Sheets);
+  readonly #readings = inject(PageReadings);
   readonly #current = this.#store.selectSignal(siteFeature.selectCurrent);
   readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   readonly #apart = new LayoutFrame(() => this.#siteId());
-  readonly #known = new Map<string, LayoutGround>();
+  readonly #known = new Map<string, LayoutInputs>();
   #knownOf = '';
   /** The section of the text in hand: one for all texts on it. */
   readonly #section = computed(
@@ -90,7 +90,7 @@ export class PictureReader {
   ): Promise<boolean> {
     const ground = pixelGround(site, page);
     const known = this.#known.get(page);
-    if (over.has(page) ? sameGround(known, ground) : !known) return true;
+    if (over.has(page) ? sameInputs(known, ground) : !known) return true;
     const sets: (readonly [number, readonly PixelSet[]])[] = [];
     for (const width of AUDIT_WIDTHS) {
       if (!over.has(page)) sets.push([width, []]);
@@ -104,7 +104,7 @@ export class PictureReader {
     if (site !== this.#current()) return false;
     if (over.has(page)) this.#known.set(page, ground);
     else this.#known.delete(page);
-    for (const [width, pixels] of sets) this.#sheets.takePixels(site, page, width, pixels);
+    for (const [width, pixels] of sets) this.#readings.takePixels(site, page, width, pixels);
     return true;
   }
 

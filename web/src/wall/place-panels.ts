@@ -25,7 +25,7 @@ const PANELS = {
               <span>×{{ panel.count }}</span>
             }
           </figcaption>
-          <div class="sheets">
+          <div class="papers">
             <yo-page-frame
               [siteId]="siteId()"
               [page]="panel.page"

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { inTurn, offeredFields, setValue, type Offered, type Place, type Site } from '@yohaku/core';
+import { joinEdits, offeredFields, setValue, type Offered, type Place, type Site } from '@yohaku/core';
 import { Editor, Reaching, deskFeature, pictureWhole, type Scope } from '../state/index.ts';
 import { Choice, TextField } from '../ui/index.ts';
 import { FocusPoint, type PicturePoint } from '../ui/late/index.ts';
-import { inHand } from './in-hand.ts';
+import { selectedPlaces } from './selected-places.ts';
 
 /** Width of a slip's inside and of the gap between two fields, px. */
 const ROOM = 260;
@@ -98,13 +98,13 @@ export class SlipFields {
   protected set(field: Offered, value: string, phase: 'preview' | 'commit' = 'commit'): void {
     const key = field.address.at(-1);
     this.#editor[phase]((site) => {
-      const others = inHand(site, this.#desk().also).flatMap((place) =>
+      const others = selectedPlaces(site, this.#desk().also).flatMap((place) =>
         offeredFields(site, place).filter((entry) => entry.label === field.label && entry.address.at(-1) === key),
       );
       const addresses = new Map([field, ...others].map((entry) => [entry.address.join('/'), entry]));
       const label =
         addresses.size === 1 ? `${field.label} of ${this.place().label}` : `${field.label} of ${addresses.size} places`;
-      return inTurn(
+      return joinEdits(
         site,
         label,
         [...addresses.values()].map(

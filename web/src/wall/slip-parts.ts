@@ -5,7 +5,7 @@ import {
   blockKinds,
   duplicatePart,
   extrasAt,
-  inTurn,
+  joinEdits,
   movePart,
   partsAt,
   partsOfPlaces,
@@ -22,7 +22,7 @@ import {
 } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, deskFeature, freshId, type Scope } from '../state/index.ts';
 import { ACTS, Choice } from '../ui/index.ts';
-import { inHand } from './in-hand.ts';
+import { selectedPlaces } from './selected-places.ts';
 
 /** The commands of the part that a place belongs to: duplicate, move, delete an item or block; add a block after it. */
 @Component({
@@ -141,7 +141,7 @@ export class SlipParts {
   /** The parts of all that is in hand, each once. */
   #all(site: Site, part: BlockPart): BlockPart[] {
     const key = (entry: BlockPart) => [...entry.record, entry.id].join('/');
-    const others = partsOfPlaces(site, inHand(site, this.#desk().also), part.what).filter(
+    const others = partsOfPlaces(site, selectedPlaces(site, this.#desk().also), part.what).filter(
       (place) => key(place) !== key(part),
     );
     return [part, ...others];
@@ -182,7 +182,7 @@ export class SlipParts {
       const order = all
         .map((entry) => ({ entry, at: (valueAt(site, entry.order) as readonly string[]).indexOf(entry.id) }))
         .sort((entry, other) => (last ? other.at - entry.at : entry.at - other.at));
-      return inTurn(
+      return joinEdits(
         site,
         `${what} ${all.length} parts`,
         order.map(

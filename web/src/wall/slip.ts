@@ -5,13 +5,13 @@ import {
   addOverride,
   anchorOf,
   bindDrawing,
-  bindOverride,
+  useOwnToken,
   cssColor,
   drawnColors,
   embedProperties,
   resolvedSwatches,
   valueAt,
-  leaveOverride,
+  keepOverride,
   liftLoss,
   liftOverride,
   literalCss,
@@ -159,10 +159,10 @@ export class Slip {
 
   /** Removes the value, so that the place uses its own token again. */
   protected useToken(value: SlipValue): void {
-    this.#editor.commit((site) => bindOverride(site, value.record, value.override!, null));
+    this.#editor.commit((site) => useOwnToken(site, value.record, value.override!, null));
   }
   protected bind(value: SlipValue): void {
-    this.#editor.commit((site) => bindOverride(site, value.record, value.override!, value.nearest!.path));
+    this.#editor.commit((site) => useOwnToken(site, value.record, value.override!, value.nearest!.path));
   }
   /** Returns the label of the place's own token. */
   protected ownLabel(value: SlipValue): string {
@@ -186,7 +186,7 @@ export class Slip {
   }
   protected leave(value: SlipValue, reason: string): void {
     this.leaving.set(null);
-    this.#editor.commit((site) => leaveOverride(site, value.record, value.override!, reason));
+    this.#editor.commit((site) => keepOverride(site, value.record, value.override!, reason));
   }
   /** The label of the command that makes a variant or a style of the overrides; empty if neither is possible. */
   protected readonly splits = computed(() => {

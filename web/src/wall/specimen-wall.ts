@@ -20,7 +20,7 @@ import { ACTS } from '../ui/index.ts';
 
 const WIDTH = 1280;
 
-/** Everything the brand has on one sheet, always as it is now; what is pressed comes in hand on the desk below. */
+/** Everything the brand has on one page, always as it is now; what is pressed comes in hand on the desk below. */
 @Component({
   selector: 'yo-specimen-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -34,7 +34,7 @@ const WIDTH = 1280;
         >Open to print</a
       >
     </nav>
-    <div class="sheet" #sheet tabindex="0" role="region" aria-label="Specimen">
+    <div class="paper" #paper tabindex="0" role="region" aria-label="Specimen">
       <div class="paper" [style.width.px]="width * scale()" [style.height.px]="height() * scale()">
         <iframe
           #frame
@@ -85,7 +85,7 @@ const WIDTH = 1280;
       text-decoration: underline;
       margin-top: 8px;
     }
-    .sheet {
+    .paper {
       flex: 1;
       overflow: auto;
       min-width: 0;
@@ -121,7 +121,7 @@ export class SpecimenWall {
     this.#sanitizer.bypassSecurityTrustResourceUrl(`/frame/${this.siteId()}/`),
   );
   protected readonly frame = viewChild.required<ElementRef<HTMLIFrameElement>>('frame');
-  protected readonly sheet = viewChild.required<ElementRef<HTMLElement>>('sheet');
+  protected readonly paper = viewChild.required<ElementRef<HTMLElement>>('paper');
   protected readonly width = WIDTH;
   protected readonly height = signal(900);
   protected readonly scale = signal(0.8);
@@ -169,7 +169,7 @@ export class SpecimenWall {
     const size = new ResizeObserver(([entry]) =>
       this.scale.set(Math.max(0.3, Math.min(1, (entry!.contentRect.width - 2) / WIDTH))),
     );
-    afterRenderEffect(() => size.observe(this.sheet().nativeElement));
+    afterRenderEffect(() => size.observe(this.paper().nativeElement));
     inject(DestroyRef).onDestroy(() => size.disconnect());
   }
 
@@ -206,6 +206,6 @@ export class SpecimenWall {
 
   protected go(part: string): void {
     const rect = this.#painter?.document.querySelector(`[data-part="${part}"]`)?.getBoundingClientRect();
-    if (rect) this.sheet().nativeElement.scrollTo({ top: rect.top * this.scale(), behavior: 'instant' });
+    if (rect) this.paper().nativeElement.scrollTo({ top: rect.top * this.scale(), behavior: 'instant' });
   }
 }

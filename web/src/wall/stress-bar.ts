@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import { STRESS_KINDS, plural, publishedPage, type StressKind } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature } from '../state/index.ts';
 import type { Break } from './breaks.ts';
-import { Found } from './found.ts';
+import { Found } from './read-findings.ts';
 import { ACTS } from '../ui/index.ts';
 
 /** How hostile the copy on the wall is, and what breaks under it; each leads to where it breaks. */
@@ -76,7 +76,7 @@ export class StressBar {
           ? 'No problems yet'
           : 'No problems'
         : `${plural(found.length, 'thing')} ${found.length === 1 ? 'breaks' : 'break'}`;
-    return left > 0 ? `${said}, ${plural(left, 'sheet')} still to check` : said;
+    return left > 0 ? `${said}, ${plural(left, 'page')} still to check` : said;
   });
 
   protected toggle(kind: StressKind): void {

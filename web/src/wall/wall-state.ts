@@ -3,11 +3,11 @@ import { Store } from '@ngrx/store';
 import { VISION_LABELS, cutDownText } from '@yohaku/core';
 import { DeskActions, WallViews, deskFeature, siteFeature } from '../state/index.ts';
 import { ACTS, KEYS, NumberField, TextField } from '../ui/index.ts';
-import { Found } from './found.ts';
-import { SHEET_WIDTHS } from './sheets.ts';
+import { Found } from './read-findings.ts';
+import { READ_WIDTHS } from './page-readings.ts';
 
 /** Returns true if pages are shown at a width anyway. */
-export const hangsAlready = (width: number | null): boolean => SHEET_WIDTHS.some((known) => known === width);
+export const hangsAlready = (width: number | null): boolean => READ_WIDTHS.some((known) => known === width);
 
 /**
  * The state of the wall where it is not as usual: an enlarged page, another colour vision, fallback fonts, the pages

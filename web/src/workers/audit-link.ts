@@ -10,7 +10,7 @@ import {
   freshId,
   siteFeature,
   type LastEdit,
-  type SheetRead,
+  type PageReading,
   type SiteState,
 } from '../state/index.ts';
 import type { Evidence, FromAudit, ReadFile, ToAudit } from './messages.ts';
@@ -48,7 +48,7 @@ export class AuditLink {
     });
     inject(PagesRead)
       .read.pipe(takeUntilDestroyed())
-      .subscribe(({ siteId, sheets }) => this.#post({ kind: 'read', siteId, sheets }, buffersOf(sheets)));
+      .subscribe(({ siteId, readings }) => this.#post({ kind: 'read', siteId, readings }, buffersOf(readings)));
     effect(() => {
       const text = this.#pixels.asked();
       this.#pixels.found.set(null);
@@ -186,8 +186,8 @@ export class AuditLink {
 }
 
 /** Returns the buffers that move to the worker without a copy: pixels are many. */
-function buffersOf(sheets: readonly SheetRead[]): Transferable[] {
-  return sheets.flatMap(({ pixels = [] }) =>
+function buffersOf(readings: readonly PageReading[]): Transferable[] {
+  return readings.flatMap(({ pixels = [] }) =>
     pixels.flatMap(({ rgb, along, at }) => [rgb, at, ...(along ? [along] : [])].map((bytes) => bytes.buffer)),
   );
 }

@@ -41,7 +41,7 @@ const read = new ReadPages();
  * The text over a picture in hand, with the id of a value set to mend it; and what would lie behind its section with
  * other focus points.
  */
-let inHand: { readonly text: TextOver; readonly fixId: string } | null = null;
+let selectedPlaces: { readonly text: TextOver; readonly fixId: string } | null = null;
 let turned: { readonly surface: string; readonly sets: ReadonlyMap<FocusPoint, PixelSets> } | null = null;
 /** Counts the sites and changes that were told. */
 let step = 0;
@@ -65,13 +65,13 @@ addEventListener('message', ({ data }: MessageEvent<ToAudit>) => {
     }
     case 'read': {
       // Of a site that is still opening pages may have been read already.
-      if (!read.take(data.siteId, data.sheets) || !audit || site?.id !== data.siteId) return;
+      if (!read.take(data.siteId, data.readings) || !audit || site?.id !== data.siteId) return;
       audit = auditSite(site, audit, undefined, read.pixels, read.layout);
       answer({ kind: 'report', report: report(audit) });
       return answerBehind();
     }
     case 'behind': {
-      inHand = data.text && { text: data.text, fixId: data.fixId };
+      selectedPlaces = data.text && { text: data.text, fixId: data.fixId };
       return answerBehind();
     }
     case 'turned': {
@@ -98,8 +98,13 @@ function stepped(): void {
 }
 
 function answerBehind(): void {
-  if (inHand && site)
-    answer({ kind: 'behind', step, fixId: inHand.fixId, found: foundBehind(site, inHand.text, inHand.fixId) });
+  if (selectedPlaces && site)
+    answer({
+      kind: 'behind',
+      step,
+      fixId: selectedPlaces.fixId,
+      found: foundBehind(site, selectedPlaces.text, selectedPlaces.fixId),
+    });
 }
 
 function foundBehind(now: Site, text: TextOver, fixId: string): FoundBehind | null {

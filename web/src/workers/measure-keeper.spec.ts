@@ -13,7 +13,7 @@ import {
   layoutHashes,
   siteFeature,
   SiteActions,
-  type SheetRead,
+  type PageReading,
 } from '../state/index.ts';
 import { small } from '../testing/small.ts';
 import { soon, until } from '../testing/until.ts';
@@ -24,7 +24,7 @@ const URL_OF = '/api/sites/small/measured';
 describe('measurements of unchanged pages', () => {
   let store: Store;
   let http: HttpTestingController;
-  let told: SheetRead[];
+  let told: PageReading[];
   const measuring = () => store.selectSignal(auditFeature.selectMeasuring)();
   const current = () => store.selectSignal(siteFeature.selectCurrent)()!;
   const open = async (measured: Measured | null): Promise<void> => {
@@ -51,7 +51,7 @@ describe('measurements of unchanged pages', () => {
     store = TestBed.inject(Store);
     http = TestBed.inject(HttpTestingController);
     told = [];
-    TestBed.inject(PagesRead).read.subscribe(({ sheets }) => told.push(...sheets));
+    TestBed.inject(PagesRead).read.subscribe(({ readings }) => told.push(...readings));
     store.dispatch(SiteActions.open({ siteId: 'small' }));
     store.dispatch(SiteActions.loaded({ site: small(), sequence: 1, pending: [], aside: [] } as never));
     TestBed.inject(MeasureKeeper);

@@ -10,7 +10,7 @@ import {
   auditFeature,
   layoutHashes,
   siteFeature,
-  type SheetRead,
+  type PageReading,
 } from '../state/index.ts';
 import { AuditLink } from './audit-link.ts';
 
@@ -68,7 +68,7 @@ export class MeasureKeeper {
     const same = Object.keys(hashes).filter((page) => measured.pages[page] === hashes[page]);
     if (same.length === 0) return;
     this.#before.note(site, same);
-    this.#told.read.next({ siteId, sheets: sheetsOf(measured, new Set(same)) });
+    this.#told.read.next({ siteId, readings: pagesAtWidths(measured, new Set(same)) });
     const { current } = this.#state();
     if (current && this.#before.knowsAll(current)) this.#store.dispatch(AuditActions.measuring({ measuring: null }));
   }
@@ -94,19 +94,20 @@ export class MeasureKeeper {
 }
 
 /** Returns the measurements of some pages, by page and width. A page without findings has an empty list. */
-function sheetsOf(measured: Measured, pages: ReadonlySet<string>): SheetRead[] {
-  interface Sheet {
+function pagesAtWidths(measured: Measured, pages: ReadonlySet<string>): PageReading[] {
+  interface PageAtWidth {
     readonly page: string;
     readonly width: number;
     readonly layout: LayoutReading[];
     readonly pixels: PixelSet[];
   }
-  const sheets = new Map(
+  const readings = new Map(
     [...pages].flatMap((page) =>
-      WIDTHS.map((width): [string, Sheet] => [`${page} ${width}`, { page, width, layout: [], pixels: [] }]),
+      WIDTHS.map((width): [string, PageAtWidth] => [`${page} ${width}`, { page, width, layout: [], pixels: [] }]),
     ),
   );
-  for (const reading of measured.layout) sheets.get(`${reading.page} ${reading.width}`)?.layout.push(reading);
-  for (const set of readPixelsJson(measured.pixels).values()) sheets.get(`${set.page} ${set.width}`)?.pixels.push(set);
-  return [...sheets.values()];
+  for (const reading of measured.layout) readings.get(`${reading.page} ${reading.width}`)?.layout.push(reading);
+  for (const set of readPixelsJson(measured.pixels).values())
+    readings.get(`${set.page} ${set.width}`)?.pixels.push(set);
+  return [...readings.values()];
 }

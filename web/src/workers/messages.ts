@@ -9,13 +9,13 @@ import type {
   Site,
   Suggestion,
 } from '@yohaku/core';
-import type { AuditReport, FoundBehind, RippleReport, SheetRead, TextOver } from '../state/index.ts';
+import type { AuditReport, FoundBehind, RippleReport, PageReading, TextOver } from '../state/index.ts';
 
 /** To the audit worker: the whole site once, then only changes. */
 export type ToAudit =
   | { readonly kind: 'site'; readonly site: Site }
   | { readonly kind: 'incoming'; readonly asked: number; readonly name: string; readonly text: string }
-  | { readonly kind: 'read'; readonly siteId: string; readonly sheets: readonly SheetRead[] }
+  | { readonly kind: 'read'; readonly siteId: string; readonly readings: readonly PageReading[] }
   | { readonly kind: 'evidence'; readonly asked: number; readonly most?: number }
   /**
    * The text over a picture in hand: what is found behind it is answered now, and again whenever that may be another.

@@ -8,7 +8,7 @@ import {
   type PixelSets,
   type Site,
 } from '@yohaku/core';
-import type { SheetRead } from '../state/index.ts';
+import type { PageReading } from '../state/index.ts';
 
 /**
  * The measurements of the pages of one site so far. A repeated equal measurement keeps its object, so nothing is judged
@@ -24,18 +24,18 @@ export class ReadPages {
   #gone = '';
 
   /** Takes what was read of a site. @returns whether anything is otherwise than before */
-  take(siteId: string, sheets: readonly SheetRead[]): boolean {
+  take(siteId: string, readings: readonly PageReading[]): boolean {
     this.#of(siteId);
     let [layout, pixels] = [false, false];
-    for (const sheet of sheets) {
-      const key = `${sheet.page} ${sheet.width}`;
-      if (sheet.layout && !sameReadings(this.#layouts.get(key) ?? NO_READINGS, sheet.layout)) {
-        this.#layouts.set(key, sheet.layout);
+    for (const reading of readings) {
+      const key = `${reading.page} ${reading.width}`;
+      if (reading.layout && !sameReadings(this.#layouts.get(key) ?? NO_READINGS, reading.layout)) {
+        this.#layouts.set(key, reading.layout);
         layout = true;
       }
-      if (!sheet.pixels) continue;
+      if (!reading.pixels) continue;
       const known = this.#pixels.get(key) ?? [];
-      const now = sheet.pixels.map((set) => known.find((entry) => sameSet(entry, set)) ?? set);
+      const now = reading.pixels.map((set) => known.find((entry) => sameSet(entry, set)) ?? set);
       if (now.length === known.length && now.every((set, i) => set === known[i])) continue;
       this.#pixels.set(key, now);
       pixels = true;

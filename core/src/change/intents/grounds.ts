@@ -2,7 +2,7 @@ import { uniqueName, uniquePath } from '../../palette/index.ts';
 import { roleLabel, type RoleValue } from '../../ground/index.ts';
 import { ownerWords, referencesTo, type Ground, type Site } from '../../site/index.ts';
 import type { Op } from '../change.ts';
-import { inTurn } from './in-turn.ts';
+import { joinEdits } from './join-edits.ts';
 import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';
 
 /** Fills a role of a ground; undefined hands it back to its rule. */
@@ -137,7 +137,7 @@ export function gradientBehind(
       .sort(
         (swatch, other) => Math.abs(lightness(swatch) - lightness(own)) - Math.abs(lightness(other) - lightness(own)),
       )[0] ?? own;
-  return inTurn(site, label, [
+  return joinEdits(site, label, [
     (now) =>
       addGround(now, id, {
         label: named,

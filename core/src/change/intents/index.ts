@@ -4,7 +4,7 @@ export {
   followSwatch,
   nearestSwatch,
   removeSwatch,
-  setApart,
+  setIsolated,
   setRule,
   setSwatchColor,
   swatchUses,
@@ -42,7 +42,7 @@ export {
 export { addSize, addVariant, buttonUses, removeButtonPart } from './buttons.ts';
 export { addSpace, removeSpace, setSpaceAt, spaceUses } from './spaces.ts';
 export { addLogoForm, removeLogoForm, setLogoOn } from './logo.ts';
-export { inTurn } from './in-turn.ts';
+export { joinEdits } from './join-edits.ts';
 export {
   addPage,
   addressPage,
@@ -74,7 +74,7 @@ export {
   sectionAddress,
 } from './sections.ts';
 export { planFieldKind, setOptions, type FieldKindPlan } from './field-kinds.ts';
-export { addOverride, bindOverride, leaveOverride, liftLoss, liftOverride } from './settle.ts';
+export { addOverride, useOwnToken, keepOverride, liftLoss, liftOverride } from './overrides.ts';
 export {
   addBlock,
   addBlockAt,

@@ -3,7 +3,7 @@ import type { MenuItem, Site } from '../../site/index.ts';
 import { stylesByRole } from '../../style/index.ts';
 import type { Op } from '../change.ts';
 import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
-import { inTurn } from './in-turn.ts';
+import { joinEdits } from './join-edits.ts';
 
 const RECORD = ['shared', 'header', 'items'];
 const ORDER = ['shared', 'header', 'order'];
@@ -189,7 +189,7 @@ export function removeMenuEntry(site: Site, id: string): Edit {
 /** Takes the entries of a page from the menu. */
 export function removeFromMenu(site: Site, page: string): Edit {
   const entries = site.shared.header.order.filter((id) => leadsTo(site.shared.header.items[id]!, page));
-  return inTurn(
+  return joinEdits(
     site,
     `${site.pages[page]!.title} from the menu`,
     entries.map((id) => (now) => removeMenuEntry(now, id)),
@@ -217,5 +217,5 @@ export function menuFromPages(site: Site, fresh: (page: string) => string): Edit
     const above = site.pages[page]!.under;
     if (above !== undefined) makes.push((now) => under(now, known.get(page)!, known.get(above)!));
   }
-  return inTurn(site, 'Match menu to pages', makes);
+  return joinEdits(site, 'Match menu to pages', makes);
 }

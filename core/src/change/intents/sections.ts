@@ -1,11 +1,11 @@
 import { uniqueName } from '../../palette/index.ts';
-import type { BandId } from '../../shape/index.ts';
+import type { BandId } from '../../breakpoint/index.ts';
 import { sectionOf, type Site } from '../../site/index.ts';
 import { editedPage, pageTree } from '../../page/index.ts';
 import { ChangeRefused } from '../refused.ts';
 import { SECTION_KINDS, layIn, type SectionKind } from '../../sections/index.ts';
 import { insertOp, removeOp, setOp, stepOp, type Edit } from './edit.ts';
-import { inTurn } from './in-turn.ts';
+import { joinEdits } from './join-edits.ts';
 import { copySection, copiedValues } from './pages.ts';
 
 const sectionLists = (page: string) =>
@@ -118,7 +118,7 @@ export function pageEnd(site: Site, page: string, end: 'header' | 'footer', kept
 
 /** Makes of a kept section on a page one of that page's own; on other pages it stays what it was. */
 export function ownSection(site: Site, page: string, entry: string, id: string): Edit {
-  const edit = inTurn(site, '', [
+  const edit = joinEdits(site, '', [
     (now) => duplicateSection(now, page, entry, id),
     (now) => removeSection(now, page, entry),
   ]);
@@ -142,7 +142,7 @@ export function removeKept(site: Site, kept: string, own: boolean, fresh: () => 
       return 'shared' in section && section.shared === kept ? [{ page, entry }] : [];
     }),
   );
-  const edit = inTurn(site, '', [
+  const edit = joinEdits(site, '', [
     ...stands.map(
       ({ page, entry }) =>
         (now: Site) =>

@@ -1,5 +1,5 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
-import { inRange } from '../../shape/index.ts';
+import { inRange } from '../../number/index.ts';
 import {
   CORNER_USES,
   type Corner,
@@ -14,7 +14,7 @@ import { capital } from '../../style/index.ts';
 import type { Op } from '../change.ts';
 import { jsonEqual } from '../json.ts';
 import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
-import { inTurn } from './in-turn.ts';
+import { joinEdits } from './join-edits.ts';
 
 /**
  * Reads a corner as it is typed: `8`, `8px`, four radii from top left
@@ -67,7 +67,7 @@ export function addCorner(site: Site, id: string, value?: CornerValue): Edit {
 export function setCornerValue(site: Site, use: CornerUse, value: CornerValue, id: string): Edit | undefined {
   const known = Object.values(site.brand.cornerList?.items ?? {}).find((item) => jsonEqual(item.value, value));
   if (known) return setCornerOf(site, use, known.id);
-  const edit = inTurn(site, `${capital(use)} corner`, [
+  const edit = joinEdits(site, `${capital(use)} corner`, [
     (now) => addCorner(now, id, value),
     (now) => setCornerOf(now, use, id),
   ]);

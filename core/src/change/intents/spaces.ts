@@ -1,5 +1,5 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
-import type { BandId } from '../../shape/index.ts';
+import type { BandId } from '../../breakpoint/index.ts';
 import { referencesTo, type Site } from '../../site/index.ts';
 import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';
 

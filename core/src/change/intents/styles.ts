@@ -1,6 +1,7 @@
 import { round } from '../../number/index.ts';
 import { uniquePath, uniqueName } from '../../palette/index.ts';
-import { RANGES, inRange, type BandId } from '../../shape/index.ts';
+import { type BandId } from '../../breakpoint/index.ts';
+import { RANGES, inRange } from '../../number/index.ts';
 import { referencesTo, type Site, type StyleSize, type TextStyle } from '../../site/index.ts';
 import { stepSize } from '../../type/index.ts';
 import type { Op } from '../change.ts';

@@ -59,7 +59,7 @@ export function addSwatches(
 }
 
 /** Puts a swatch among those that must be told apart, last in its row, or takes it away. */
-export function setApart(site: Site, set: 'status' | 'chart', swatch: string, among: boolean): Edit {
+export function setIsolated(site: Site, set: 'status' | 'chart', swatch: string, among: boolean): Edit {
   const now = site.brand.apart ?? { status: [], chart: [] };
   const list = [...now[set].filter((name) => name !== swatch), ...(among ? [swatch] : [])];
   const what = set === 'status' ? 'status marks' : 'chart colours';

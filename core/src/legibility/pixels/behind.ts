@@ -1,5 +1,5 @@
 import { cellValue, colorOf, siteIndex } from '../../reach/index.ts';
-import { bandOf } from '../../shape/index.ts';
+import { bandOf } from '../../breakpoint/index.ts';
 import type { Site, State } from '../../site/index.ts';
 import { tokenTable } from '../../style/index.ts';
 import type { Place } from '../../page/index.ts';

@@ -1,7 +1,7 @@
 import { addOverride, sectionAddress, setOp, type Op } from '../../change/index.ts';
 import { contrastRatio, composite, type Rgb8 } from '../../color/index.ts';
 import { cellValue, colorOf, fillOf, siteIndex, tokenValue, type Group } from '../../reach/index.ts';
-import { AUDIT_WIDTHS, bandOf } from '../../shape/index.ts';
+import { AUDIT_WIDTHS, bandOf } from '../../breakpoint/index.ts';
 import type { Section, Site } from '../../site/index.ts';
 import { rolePath, tokenTable, type TokenTable } from '../../style/index.ts';
 import { anchorOf, type Place } from '../../page/index.ts';

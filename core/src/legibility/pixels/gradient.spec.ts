@@ -17,7 +17,7 @@ import {
 } from '../../color/index.ts';
 import { pageTree } from '../../page/index.ts';
 import { siteIndex } from '../../reach/index.ts';
-import { AUDIT_WIDTHS } from '../../shape/index.ts';
+import { AUDIT_WIDTHS } from '../../breakpoint/index.ts';
 import { type Site } from '../../site/index.ts';
 import { readSite } from '../../document/index.ts';
 import { tokenTable, tokensCss } from '../../style/index.ts';

@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { applyChange, checkTouched, setValue, type Edit } from '../../change/index.ts';
 import { composite, contrastRatio, parseColor, type Rgb8 } from '../../color/index.ts';
 import { ripple, siteIndex } from '../../reach/index.ts';
-import { AUDIT_WIDTHS } from '../../shape/index.ts';
+import { AUDIT_WIDTHS } from '../../breakpoint/index.ts';
 import { bodyHtml, stylesCss } from '../../render/index.ts';
 import { type Site } from '../../site/index.ts';
 import { readSite } from '../../document/index.ts';

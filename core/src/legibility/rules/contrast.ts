@@ -1,6 +1,6 @@
 import { composite, contrastRatio, gradientExtent, type Gradient, type Rgb8 } from '../../color/index.ts';
 import type { State, PaintedProperty } from '../../site/index.ts';
-import { AUDIT_WIDTHS, bandOf, type BandId } from '../../shape/index.ts';
+import { AUDIT_WIDTHS, bandOf, type BandId } from '../../breakpoint/index.ts';
 import type { TokenTable } from '../../style/index.ts';
 import { cellValue, colorOf, fillOf, type Backdrop, type Group, type Painting } from '../../reach/index.ts';
 import { aspectsOf, need, outcome, seenOn, type Aspect } from '../need.ts';

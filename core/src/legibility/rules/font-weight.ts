@@ -1,4 +1,4 @@
-import { AUDIT_WIDTHS, bandOf } from '../../shape/index.ts';
+import { AUDIT_WIDTHS, bandOf } from '../../breakpoint/index.ts';
 import type { Brand } from '../../site/index.ts';
 import type { TokenTable } from '../../style/index.ts';
 import { facesFor, familyById } from '../../type/index.ts';

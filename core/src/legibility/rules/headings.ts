@@ -1,8 +1,8 @@
-import { WALL_WIDTHS } from '../../shape/index.ts';
+import { WALL_WIDTHS } from '../../breakpoint/index.ts';
 import type { TokenTable } from '../../style/index.ts';
 import type { PageTree, Place } from '../../page/index.ts';
 import { cellValue, fontSizeAt, type Group, type SiteIndex } from '../../reach/index.ts';
-import { bandOf } from '../../shape/index.ts';
+import { bandOf } from '../../breakpoint/index.ts';
 import type { Judgement } from '../outcome.ts';
 
 /** A judgement about one place that needs the whole page. */

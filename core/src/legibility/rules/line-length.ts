@@ -1,5 +1,5 @@
 import type { SiteIndex } from '../../reach/index.ts';
-import { bandOf } from '../../shape/index.ts';
+import { bandOf } from '../../breakpoint/index.ts';
 import type { Brand } from '../../site/index.ts';
 import type { PlacedJudgement } from './headings.ts';
 import type { LayoutReading } from './layout-reading.ts';

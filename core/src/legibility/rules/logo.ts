@@ -1,7 +1,7 @@
 import { gradientExtent, type Rgb8 } from '../../color/index.ts';
 import { formOn, LOGO_RATIO, logoContrast, paintedForm } from '../../logo/index.ts';
 import type { Site } from '../../site/index.ts';
-import { WALL_WIDTHS, bandOf } from '../../shape/index.ts';
+import { WALL_WIDTHS, bandOf } from '../../breakpoint/index.ts';
 import type { TokenTable } from '../../style/index.ts';
 import { behindOf, cellValue, pixelsAt, tokenValue, type Group } from '../../reach/index.ts';
 import { washUnder } from '../pixels/index.ts';

@@ -1,6 +1,6 @@
 import { valueAt } from '../../change/index.ts';
 import { SAYS_NOTHING, altProblem, type PageTree } from '../../page/index.ts';
-import { WALL_WIDTHS } from '../../shape/index.ts';
+import { WALL_WIDTHS } from '../../breakpoint/index.ts';
 import type { Site } from '../../site/index.ts';
 import type { PlacedJudgement } from './headings.ts';
 

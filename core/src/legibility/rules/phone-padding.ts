@@ -1,4 +1,4 @@
-import { AUDIT_WIDTHS, bandOf } from '../../shape/index.ts';
+import { AUDIT_WIDTHS, bandOf } from '../../breakpoint/index.ts';
 import { cellValue, pixelsAt, type Group } from '../../reach/index.ts';
 import type { TokenTable } from '../../style/index.ts';
 import type { Judgement } from '../outcome.ts';

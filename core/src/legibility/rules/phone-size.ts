@@ -1,5 +1,5 @@
 import type { Brand } from '../../site/index.ts';
-import { AUDIT_WIDTHS, bandOf } from '../../shape/index.ts';
+import { AUDIT_WIDTHS, bandOf } from '../../breakpoint/index.ts';
 import type { TokenTable } from '../../style/index.ts';
 import { cellValue, fontSizeAt, type Group } from '../../reach/index.ts';
 import type { Judgement } from '../outcome.ts';

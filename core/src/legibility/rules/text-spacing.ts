@@ -1,4 +1,4 @@
-import { bandOf } from '../../shape/index.ts';
+import { bandOf } from '../../breakpoint/index.ts';
 import type { SiteIndex } from '../../reach/index.ts';
 import type { PlacedJudgement } from './headings.ts';
 import type { LayoutReading } from './layout-reading.ts';

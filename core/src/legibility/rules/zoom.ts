@@ -1,4 +1,4 @@
-import { WALL_WIDTHS, bandOf } from '../../shape/index.ts';
+import { WALL_WIDTHS, bandOf } from '../../breakpoint/index.ts';
 import type { TokenTable } from '../../style/index.ts';
 import { cellValue, fontSizeAt, type Group } from '../../reach/index.ts';
 import type { Judgement } from '../outcome.ts';

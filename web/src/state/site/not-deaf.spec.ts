@@ -6,7 +6,7 @@ import { provideEffects } from '@ngrx/effects';
 import { Store, provideStore } from '@ngrx/store';
 import { setValue, type Change } from '@yohaku/core';
 import { asideStore, pendingStore } from '../../api/index.ts';
-import { forgetKept } from '../../testing/forget-kept.ts';
+import { forgetStored } from '../../testing/forget-stored.ts';
 import { siteLines } from '../../testing/site-lines.ts';
 import { small } from '../../testing/small.ts';
 import { soon, until } from '../../testing/until.ts';
@@ -62,7 +62,7 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
     await until(() => state().status === 'ready');
   };
   beforeEach(async () => {
-    await forgetKept('small');
+    await forgetStored('small');
     sessionStorage.clear();
     taken.length = 0;
     TestBed.configureTestingModule({
@@ -78,7 +78,7 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
     http = TestBed.inject(HttpTestingController);
     await open();
   });
-  afterEach(() => forgetKept('small'));
+  afterEach(() => forgetStored('small'));
 
   it('a notice that comes while changes are fetched is not lost', async () => {
     store.dispatch(SiteActions.heard({ sequence: 1 }));

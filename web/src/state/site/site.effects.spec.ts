@@ -6,7 +6,7 @@ import { provideEffects } from '@ngrx/effects';
 import { Store, provideStore } from '@ngrx/store';
 import { setValue } from '@yohaku/core';
 import { PATIENCE, pendingStore } from '../../api/index.ts';
-import { forgetKept } from '../../testing/forget-kept.ts';
+import { forgetStored } from '../../testing/forget-stored.ts';
 import { siteLines } from '../../testing/site-lines.ts';
 import { small } from '../../testing/small.ts';
 import { soon, until } from '../../testing/until.ts';
@@ -34,7 +34,7 @@ describe('sending edits', () => {
   };
 
   beforeEach(async () => {
-    await forgetKept('small');
+    await forgetStored('small');
     sessionStorage.clear();
     patience = { ms: 60_000 };
     TestBed.configureTestingModule({
@@ -53,7 +53,7 @@ describe('sending edits', () => {
     http.expectOne(({ url }) => url === '/api/sites/small/parts').flush(siteLines({ site: small(), sequence: 4 }));
     await until(() => state().status === 'ready');
   });
-  afterEach(() => forgetKept('small'));
+  afterEach(() => forgetStored('small'));
 
   it('says saved only after the answer, and forgets what it kept', async () => {
     commit(9, 'edit-0001');

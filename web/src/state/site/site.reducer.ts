@@ -13,7 +13,7 @@ import {
   type Op,
   type Site,
 } from '@yohaku/core';
-import { UndoShelf } from '../../api/index.ts';
+import { UndoStore } from '../../api/index.ts';
 import { SiteActions } from './site.actions.ts';
 import { type UndoStep, type SiteState, closedSite } from './site-state.ts';
 
@@ -332,7 +332,7 @@ const isAsSent = (kept: Change, sent: Change | undefined): boolean =>
   kept === sent || (sent !== undefined && jsonEqual(kept.ops, sent.ops));
 
 /** The undo steps of this window that are kept over a reload. */
-export const undoShelf = new UndoShelf<UndoStep>();
+export const undoShelf = new UndoStore<UndoStep>();
 
 /** Undo stacks of this window from before a reload. Steps kept before they said their version are of the first. */
 function keptUndo(siteId: string): Pick<SiteState, 'done' | 'undone'> {

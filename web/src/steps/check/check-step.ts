@@ -13,14 +13,14 @@ import { BrandFaultsLine } from '../brand-faults-line.ts';
 import { Store } from '@ngrx/store';
 import {
   RULES,
-  bindOverride,
+  useOwnToken,
   cutDownText,
-  leaveOverride,
+  keepOverride,
   failingCauses,
   fixOfPicture,
   offeredFixes,
   nearestToken,
-  matchStrays,
+  matchRawValues,
   plural,
   publishedPage,
   setValues,
@@ -148,7 +148,7 @@ export class CheckStep {
     }
   });
   protected matchAll(): void {
-    this.#editor.commit((site) => matchStrays(site));
+    this.#editor.commit((site) => matchRawValues(site));
   }
   /** Places and rows are told apart: a place may fail in more than one way. */
   protected readonly findings = computed(() => {
@@ -338,11 +338,11 @@ export class CheckStep {
     this.#store.dispatch(DeskActions.hang({ hanging: 'reach' }));
   }
   protected bind(value: SetValue): void {
-    this.#editor.commit((site) => bindOverride(site, value.record, value.override, this.nearest()!.path));
+    this.#editor.commit((site) => useOwnToken(site, value.record, value.override, this.nearest()!.path));
   }
   /** Removes the value, so that the place uses its own token again. */
   protected useToken(value: SetValue): void {
-    this.#editor.commit((site) => bindOverride(site, value.record, value.override, null));
+    this.#editor.commit((site) => useOwnToken(site, value.record, value.override, null));
   }
   /** The label of the place's own token. */
   protected readonly ownLabel = computed(() => {
@@ -356,7 +356,7 @@ export class CheckStep {
   });
   protected leave(value: SetValue, reason: string): void {
     this.leaving.set(false);
-    this.#editor.commit((site) => leaveOverride(site, value.record, value.override, reason));
+    this.#editor.commit((site) => keepOverride(site, value.record, value.override, reason));
   }
   protected needsWords = (text: string): string => (text.trim() === '' ? 'Type a reason in a few words.' : '');
   /** Returns the share of the image behind a text that is too close to it in contrast, in words. */

@@ -18,7 +18,7 @@ import {
   cssColor,
   cutDownText,
   resolvedSwatches,
-  setApart,
+  setIsolated,
   swatchPath,
   type ApartPair,
   type Site,
@@ -209,7 +209,7 @@ export class ToldApart {
   });
   protected readonly scope: Scope = { words: 'Only this chart changes; no place changes' };
   protected put(set: 'status' | 'chart', swatch: string, among: boolean): void {
-    this.#editor.commit((site) => setApart(site, set, swatch, among));
+    this.#editor.commit((site) => setIsolated(site, set, swatch, among));
   }
   protected figure = (distance: number): string => cutDownText(distance, 2);
   readonly #drawn = lateChart<[readonly HuePoint[], readonly HueLine[]]>(async () => {

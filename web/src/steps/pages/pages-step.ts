@@ -18,7 +18,7 @@ import {
   addressPage,
   addSection,
   duplicateSection,
-  inTurn,
+  joinEdits,
   keepSection,
   movePage,
   ownSection,
@@ -261,7 +261,7 @@ export class PagesStep {
         .filter((entry) => !several.includes(entry))
         .at(-1) ?? null;
     this.#editor.commit((site) =>
-      inTurn(
+      joinEdits(
         site,
         several.length > 1 ? `Move ${several.length} sections` : `Move ${sectionOf(site, page.sections[id]!)!.label}`,
         several.map((name, i) => (now: Site) => placeSection(now, page.id, name, i === 0 ? before : several[i - 1]!)),
@@ -362,7 +362,7 @@ export class PagesStep {
     this.#editor.commit((site) =>
       others.length < 2
         ? setValue(site, `${what} of ${section.label}`, [...address, field], value)
-        : inTurn(
+        : joinEdits(
             site,
             `${what} of ${others.length} sections`,
             others.map((id) => (now: Site) => setValue(now, '', [...sectionAddress(now, page, id), field], value)),
@@ -389,7 +389,7 @@ export class PagesStep {
     const order = fromLast ? [...several].reverse() : several;
     this.#editor.commit((site) =>
       make(site, page, order[0]!)
-        ? inTurn(
+        ? joinEdits(
             site,
             `${what} ${several.length} sections`,
             order.map((id) => (now: Site) => make(now, page, id)),

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
 import { EXPORT_FILES, fileCount, plural, type ExportFile, type LettersPage, type Publications } from '@yohaku/core';
-import { NO_LETTERS, PostBox } from './post-box.ts';
+import { NO_LETTERS, MessagesList } from './messages-list.ts';
 import { saveFile } from './save-file.ts';
 import { SiteApi, failureWords } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
@@ -13,7 +13,7 @@ import { ACTS, More, Subject } from '../../ui/index.ts';
 /** The differences between live and saved site, the open items, and one button with the number of differences. */
 @Component({
   selector: 'yo-publish',
-  imports: [ACTS, More, PostBox, Reaching, Subject],
+  imports: [ACTS, More, MessagesList, Reaching, Subject],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './publish-step.html',
   styleUrl: './publish-step.less',

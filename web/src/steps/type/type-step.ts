@@ -6,16 +6,26 @@ import { FamiliesLine, type TypeView } from './families-line.ts';
 import { FamilyShelf } from './family-shelf.ts';
 import { PairingList } from './pairing-list.ts';
 import { scaleScope } from './scale-scope.ts';
-import { StyleHand } from './style-hand.ts';
-import { StylesHand } from './styles-hand.ts';
+import { SelectedStyle } from './selected-style.ts';
+import { SelectedStyles } from './selected-styles.ts';
 import { StyleSubject } from './style-subject.ts';
-import { TypeLadder } from './type-ladder.ts';
+import { TypeRow } from './type-row.ts';
 
 /** The families above; below them the ladder of sizes with the styles in hand, or the shelf, or the pairings. */
 @Component({
   selector: 'yo-type',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, Reaching, FamiliesLine, FamilyShelf, PairingList, StyleHand, StylesHand, StyleSubject, TypeLadder],
+  imports: [
+    ACTS,
+    Reaching,
+    FamiliesLine,
+    FamilyShelf,
+    PairingList,
+    SelectedStyle,
+    SelectedStyles,
+    StyleSubject,
+    TypeRow,
+  ],
   templateUrl: './type-step.html',
   styleUrl: './type-step.less',
 })

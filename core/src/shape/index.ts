@@ -1,2 +1,0 @@
-export { AUDIT_WIDTHS, BANDS, WALL_WIDTHS, bandOf, bandQuery, type Band, type BandId } from './bands.ts';
-export { RANGES, inRange, type RangeName } from './ranges.ts';

@@ -1,1 +1,0 @@
-export { Apart, ApartBusy, type ApartAnswer, type ApartLimits } from './apart.ts';

@@ -1,0 +1,1 @@
+export { Isolated, IsolatedBusy, type IsolatedAnswer, type IsolatedLimits } from './isolated.ts';
