@@ -185,6 +185,6 @@ export const pictures: readonly DemoPicture[] = [
     ridges: [[100, 11]],
     more: boat(360, 340, 1.7),
   }),
-  mark('mark-pale', 'Mark for pale grounds', '#0e3b43', '#3e666c'),
-  mark('mark-dark', 'Mark for dark grounds', '#fbfaf6', '#cfd9d6'),
+  mark('mark-pale', 'Dark mark', '#0e3b43', '#3e666c'),
+  mark('mark-dark', 'Light mark', '#fbfaf6', '#cfd9d6'),
 ];

@@ -90,7 +90,7 @@ export const shared: Shared = {
     forms: byId([
       {
         id: 'mark-pale',
-        label: 'Mark for pale grounds',
+        label: 'Dark mark',
         asset: 'mark-pale',
         plate: null,
         colors: [
@@ -101,7 +101,7 @@ export const shared: Shared = {
       },
       {
         id: 'mark-dark',
-        label: 'Mark for dark grounds',
+        label: 'Light mark',
         asset: 'mark-dark',
         plate: null,
         colors: [

@@ -18,12 +18,15 @@ test('a logo dropped as a source becomes a form, stands in every header by backg
   await expect(wall.getByRole('listitem')).toHaveCount(6);
   await expect(page.getByText('512', { exact: true })).toBeVisible();
 
-  // On the dark ground the form for pale grounds is lost, and the tally says so.
+  // On the dark ground the dark mark is lost, and the tally says so.
   const fails = async () => Number((await desk.tally(/failing$/).innerText()).replace(/\D/g, ''));
   // Counted once what lies behind the texts over pictures has been read.
   await expect(desk.tally(/not yet measured$/)).toHaveCount(0, { timeout: 60_000 });
   const before = await fails();
-  await desk.choose('Variant on Ink', 'Mark for pale', panel);
+  const onInk = panel.getByRole('group', { name: 'Variant on Ink' });
+  await expect(onInk.getByRole('button', { name: 'automatic' })).toHaveAttribute('aria-pressed', 'true');
+  await onInk.getByRole('button', { name: 'Dark mark' }).click();
+  await expect(onInk.getByRole('button', { name: 'Dark mark' })).toHaveAttribute('aria-pressed', 'true');
   // The three pages, the page after the form, and the one for unknown addresses.
   await expect.poll(fails).toBe(before + 5);
   await page.getByRole('button', { name: 'Undo Logo on Ink' }).click();

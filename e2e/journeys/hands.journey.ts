@@ -235,7 +235,7 @@ test('Find goes to every field, panel and command of the steps by its name; word
       .getByRole('option')
       .filter({ hasText: name ?? control })
       .filter({
-        hasText: new RegExp(`${step === 'grounds' ? 'backgrounds' : step === 'gather' ? 'sources' : step}$`, 'i'),
+        hasText: new RegExp(`${step}$`, 'i'),
       })
       .first()
       .click();

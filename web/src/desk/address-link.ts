@@ -6,7 +6,7 @@ import { NavigationCancel, NavigationEnd, NavigationError, NavigationSkipped, Ro
 import { Store } from '@ngrx/store';
 import { filter, map } from 'rxjs';
 import { anyPage, pageTree, tokenTable } from '@yohaku/core';
-import { DeskActions, STEP_LABELS, SiteActions, deskFeature, remember, siteFeature } from '../state/index.ts';
+import { DeskActions, stepLabel, SiteActions, deskFeature, remember, siteFeature } from '../state/index.ts';
 import { addressOfView, readAddress, type View } from './address.ts';
 import { CheckView } from './check-view.ts';
 
@@ -131,7 +131,7 @@ export class AddressLink {
     });
     effect(() => {
       const site = this.#site();
-      if (site) this.#title.setTitle(`${site.name}, ${STEP_LABELS[this.#desk().step]} · Yohaku`);
+      if (site) this.#title.setTitle(`${site.name}, ${stepLabel(this.#desk().step)} · Yohaku`);
     });
   }
 

@@ -3,15 +3,15 @@ import { addressOfView, readAddress } from './address.ts';
 describe('the address of a step', () => {
   const view = { page: null, place: null, token: null, hanging: 'all', list: 'failing' } as const;
   it('uses the word that the step shows', () => {
-    expect(addressOfView('kiem', { ...view, step: 'gather', hanging: 'sources' })).toBe('/sites/kiem/sources');
-    expect(addressOfView('kiem', { ...view, step: 'grounds' })).toBe('/sites/kiem/backgrounds');
+    expect(addressOfView('kiem', { ...view, step: 'sources', hanging: 'sources' })).toBe('/sites/kiem/sources');
+    expect(addressOfView('kiem', { ...view, step: 'backgrounds' })).toBe('/sites/kiem/backgrounds');
   });
   it('opens the same step by its former word', () => {
     for (const [word, step] of [
-      ['sources', 'gather'],
-      ['gather', 'gather'],
-      ['backgrounds', 'grounds'],
-      ['grounds', 'grounds'],
+      ['sources', 'sources'],
+      ['gather', 'sources'],
+      ['backgrounds', 'backgrounds'],
+      ['grounds', 'backgrounds'],
     ] as const)
       expect(readAddress(`/sites/kiem/${word}`)?.view.step)
         .withContext(word)

@@ -1,5 +1,5 @@
 import { presentPath } from '@yohaku/core';
-import type { DeskState, Step } from '../state/index.ts';
+import { stepNamed, stepOpens, type DeskState, type Step } from '../state/index.ts';
 import type { CheckList } from './check-view.ts';
 
 /** The parts of the desk that its address names: a copied address opens the same view. */
@@ -16,19 +16,6 @@ export interface View {
   readonly list: CheckList;
 }
 
-/** Steps as an address calls them. */
-const STEP_WORDS: Readonly<Record<Step, string>> = {
-  gather: 'sources',
-  colour: 'colour',
-  grounds: 'backgrounds',
-  type: 'type',
-  buttons: 'buttons',
-  pages: 'pages',
-  check: 'check',
-  publish: 'publish',
-};
-/** Former words of steps. Addresses with them still open. */
-const FORMER_STEPS: Readonly<Record<string, string>> = { gather: 'sources', grounds: 'backgrounds' };
 const HANGING_WORDS: Readonly<Record<View['hanging'], string>> = {
   all: 'pages',
   reach: 'used',
@@ -50,8 +37,6 @@ const LIST_WORDS: Readonly<Record<CheckList, string>> = {
 
 const named = <K extends string>(words: Readonly<Record<K, string>>, word: string | null): K | undefined =>
   (Object.keys(words) as K[]).find((key) => words[key] === word);
-/** Returns the default view of a step. */
-const usual = (step: Step): View['hanging'] => (step === 'gather' ? 'sources' : 'all');
 
 /** The address of a view of a site. What is as usual is left out. */
 export function addressOfView(site: string, { step, page, place, token, hanging, list }: View): string {
@@ -59,10 +44,10 @@ export function addressOfView(site: string, { step, page, place, token, hanging,
   if (page) query.set('page', page);
   if (page && place) query.set('place', place);
   if (token) query.set('select', token);
-  if (hanging !== usual(step)) query.set('wall', HANGING_WORDS[hanging]);
+  if (hanging !== stepOpens(step)) query.set('wall', HANGING_WORDS[hanging]);
   if (step === 'check' && list !== 'failing') query.set('list', LIST_WORDS[list]);
   const text = query.toString();
-  return `/sites/${site}/${STEP_WORDS[step]}${text ? `?${text}` : ''}`;
+  return `/sites/${site}/${step}${text ? `?${text}` : ''}`;
 }
 
 /** Returns the parts of the desk that an address names. `strange` are the parts without a target. */
@@ -83,7 +68,8 @@ export function readAddress(
     if (key === undefined) strange.push(`${what} “${said}”`);
     return key;
   };
-  const step = entry(STEP_WORDS, word === undefined ? word : (FORMER_STEPS[word] ?? word), 'step');
+  const step = word ? stepNamed(word) : undefined;
+  if (word && !step) strange.push(`step “${word}”`);
   const token = url.searchParams.get('select');
   const view: Partial<View> = {
     ...(step
@@ -92,7 +78,7 @@ export function readAddress(
           page: url.searchParams.get('page'),
           place: url.searchParams.get('place'),
           token: token === null ? null : presentPath(token),
-          hanging: entry(HANGING_WORDS, url.searchParams.get('wall'), 'wall') ?? usual(step),
+          hanging: entry(HANGING_WORDS, url.searchParams.get('wall'), 'wall') ?? (stepOpens(step) as View['hanging']),
           list: entry(LIST_WORDS, url.searchParams.get('list'), 'list') ?? 'failing',
         }
       : {}),

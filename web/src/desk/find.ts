@@ -16,7 +16,7 @@ import {
   DeskActions,
   Editor,
   STEPS,
-  STEP_LABELS,
+  stepLabel,
   SURROUNDS,
   deskFeature,
   handToken,
@@ -103,7 +103,7 @@ export class Find {
       ...STEPS.map((step) => ({
         id: `step ${step}`,
         kind: 'step',
-        label: STEP_LABELS[step],
+        label: stepLabel(step),
         run: () => this.#store.dispatch(DeskActions.step({ step })),
       })),
       // By these words alone: the words of the edit may stand on pages as well.
@@ -129,7 +129,7 @@ export class Find {
         kind: 'control',
         label: control.name ?? control.control,
         also: control.also,
-        reach: () => STEP_LABELS[control.step],
+        reach: () => stepLabel(control.step),
         run: () => this.#controls.go(control),
       })),
       ...SURROUNDS.map((surround) =>

@@ -1,21 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { STEP_LABELS, deskFeature, remember, remembered, siteFeature, type Step } from '../state/index.ts';
+import { deskFeature, remember, remembered, siteFeature, stepHint, stepLabel } from '../state/index.ts';
 import { ACTS } from '../ui/index.ts';
 
-/** The purpose of each step, and the first thing to do there. */
-const WORDS: Readonly<Record<Step, string>> = {
-  gather:
-    'Add sources here: drop a logo, an image or a list of colours. Then include the colours that carry the brand.',
-  colour:
-    'All pages share these colours. Select a colour in the palette and drag the ring in the field: every place with this colour changes.',
-  grounds: 'Each background has a colour for every role. To change a role, click its sample and choose a swatch.',
-  type: 'Choose two typefaces, then drag the ends of the scale: all styles keep their proportions.',
-  buttons: 'All buttons share one shape. Below: every variant in every state. Click a button to select it.',
-  pages: 'Add pages and sections here. To edit text, double-click it on the page.',
-  check: 'This step lists everything that fails, with fixes. A new site passes.',
-  publish: 'The live site changes only when you publish. Provisional choices are listed first.',
-};
 const KEY = 'yohaku-first-steps';
 
 /** On a site that was just begun: one sentence a step, until something was done there. */
@@ -48,7 +35,7 @@ const KEY = 'yohaku-first-steps';
 export class FirstStep {
   readonly #store = inject(Store);
   readonly #site = this.#store.selectSignal(siteFeature.selectCurrent);
-  protected readonly label = computed(() => STEP_LABELS[this.step()]);
+  protected readonly label = computed(() => stepLabel(this.step()));
   readonly #done = this.#store.selectSignal(siteFeature.selectDone);
   protected readonly step = this.#store.selectSignal(deskFeature.selectStep);
   readonly #closed = signal<readonly string[]>((remembered(KEY) ?? '').split(' ').filter(Boolean));
@@ -59,7 +46,7 @@ export class FirstStep {
   });
   readonly #key = computed(() => `${this.#site()?.id ?? ''}/${this.step()}`);
   protected readonly words = computed(() =>
-    this.#new() && !this.#closed().includes(this.#key()) ? WORDS[this.step()] : '',
+    this.#new() && !this.#closed().includes(this.#key()) ? stepHint(this.step()) : '',
   );
   #known: number | undefined;
 

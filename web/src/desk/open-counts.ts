@@ -36,7 +36,7 @@ export class OpenCounts {
   readonly counts = computed((): Partial<Record<Step, number>> => {
     const open = this.#report()?.open ?? {};
     return {
-      grounds: open['grounds'] ?? 0,
+      backgrounds: open['backgrounds'] ?? 0,
       type: open['type'] ?? 0,
       check: open['check'] ?? 0,
       publish: this.notLive() ?? 0,

@@ -96,7 +96,7 @@ export class SiteSettings {
     this.#editor.commit((site) => setValue(site, label, [...at], value));
   }
   protected icon(): void {
-    this.#store.dispatch(DeskActions.step({ step: 'gather' }));
+    this.#store.dispatch(DeskActions.step({ step: 'sources' }));
     this.#store.dispatch(DeskActions.hang({ hanging: 'logo' }));
     this.closed.emit();
   }

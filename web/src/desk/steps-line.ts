@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { DeskActions, LitScope, STEPS, STEP_LABELS, auditFeature, deskFeature, type Step } from '../state/index.ts';
+import { DeskActions, LitScope, STEPS, stepLabel, auditFeature, deskFeature, type Step } from '../state/index.ts';
 import { ACTS, KEYS, Pull } from '../ui/index.ts';
 import { OpenCounts } from './open-counts.ts';
 
@@ -55,7 +55,7 @@ export class StepsLine {
   readonly nudged = output<number>();
   protected readonly steps = computed(() => {
     this.#report();
-    return STEPS.map((id) => ({ id, label: STEP_LABELS[id], now: id === this.#step(), open: this.#open()[id] ?? 0 }));
+    return STEPS.map((id) => ({ id, label: stepLabel(id), now: id === this.#step(), open: this.#open()[id] ?? 0 }));
   });
 
   protected go(step: Step): void {

@@ -4,8 +4,6 @@ export { closedSite, type LastEdit, type SiteState, type UndoStep } from './site
 export { siteFeature } from './site/site.selectors.ts';
 export {
   DeskActions,
-  STEPS,
-  STEP_LABELS,
   SURROUNDS,
   SURROUND_LABELS,
   deskFeature,
@@ -13,9 +11,9 @@ export {
   keepDesk,
   type DeskState,
   type PlaceRef,
-  type Step,
   type Surround,
 } from './desk/desk.ts';
+export { STEPS, stepHint, stepLabel, stepNamed, stepOpens, type Step } from './desk/steps.ts';
 export { NAME_ONLY, reachOfScope, type Scope, type ScopeReach } from './desk/scope.ts';
 export { LitScope } from './desk/lit-scope.ts';
 export { WaysOfSeeing } from './desk/ways-of-seeing.ts';

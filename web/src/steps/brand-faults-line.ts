@@ -79,7 +79,7 @@ export class BrandFaultsLine {
     );
   });
   protected go({ ground, role }: BrandFault): void {
-    this.#store.dispatch(DeskActions.step({ step: 'grounds' }));
+    this.#store.dispatch(DeskActions.step({ step: 'backgrounds' }));
     this.#store.dispatch(DeskActions.choose({ choice: { ground, role } }));
   }
   protected readonly cut = cutDownText;

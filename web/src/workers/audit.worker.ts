@@ -195,7 +195,7 @@ function report(now: Audit): AuditReport {
     failing: failing.slice(0, MOST_ROWS),
     unknown: unknown.slice(0, MOST_ROWS),
     shown: timesShown(now.site),
-    open: { grounds: pairs.size, type: provisional, check: counts.failed },
+    open: { backgrounds: pairs.size, type: provisional, check: counts.failed },
   };
 }
 

@@ -34,9 +34,9 @@ describe('desk state', () => {
     expect(deskReducer(state, DeskActions.light({ scope: state.lit }))).toBe(state);
   });
   it('keeps choices on this machine, and nothing of what is selected', () => {
-    keepDesk({ ...start(), step: 'grounds', surround: 'dark', selected: 'x', ground: 'pale' });
+    keepDesk({ ...start(), step: 'backgrounds', surround: 'dark', selected: 'x', ground: 'pale' });
     const kept = JSON.parse(localStorage.getItem('yohaku-desk')!) as Record<string, unknown>;
-    expect(kept).toEqual(jasmine.objectContaining({ step: 'grounds', surround: 'dark', ground: 'pale' }));
+    expect(kept).toEqual(jasmine.objectContaining({ step: 'backgrounds', surround: 'dark', ground: 'pale' }));
     expect(kept['selected']).toBeUndefined();
     localStorage.removeItem('yohaku-desk');
   });

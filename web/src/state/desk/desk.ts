@@ -2,19 +2,8 @@ import { createActionGroup, createFeature, createReducer, on, props } from '@ngr
 import { VISIONS, editedPage, type StressKind, type Vision } from '@yohaku/core';
 import { remember, remembered } from '../../ui/index.ts';
 import type { Scope } from './scope.ts';
+import { stepNamed, stepOpens, type Step } from './steps.ts';
 
-export const STEPS = ['gather', 'colour', 'grounds', 'type', 'buttons', 'pages', 'check', 'publish'] as const;
-export type Step = (typeof STEPS)[number];
-export const STEP_LABELS: Record<Step, string> = {
-  gather: 'Sources',
-  colour: 'Colour',
-  grounds: 'Backgrounds',
-  type: 'Type',
-  buttons: 'Buttons',
-  pages: 'Pages',
-  check: 'Check',
-  publish: 'Publish',
-};
 export const SURROUNDS = ['light', 'middle', 'dark'] as const;
 export const SURROUND_LABELS: Record<Surround, string> = { light: 'Light', middle: 'Middle', dark: 'Dark' };
 export type Surround = (typeof SURROUNDS)[number];
@@ -35,7 +24,7 @@ export interface DeskState {
   readonly severity: number;
   /**
    * How the wall hangs: all pages, only what the token in hand reaches, the places where two styles stand together, the
-   * specimen, or (in Gather) the sources, the logo, or a design pinned over a page.
+   * specimen, or (in Sources) the sources, the logo, or a design pinned over a page.
    */
   readonly hanging: 'all' | 'reach' | 'together' | 'specimen' | 'sources' | 'logo' | 'pin';
   /** Places that hang side by side, and what they are. */
@@ -112,11 +101,12 @@ function kept(): DeskState {
     const { step, height, surround, seen, severity, third, swatch, ground, style, unfolded, fits } = JSON.parse(
       remembered(KEY) ?? '{}',
     ) as Partial<DeskState>;
+    const known = stepNamed(step ?? '') ?? STANDARD.step;
     return {
       ...STANDARD,
-      step: step && STEPS.includes(step) ? step : STANDARD.step,
+      step: known,
       height: typeof height === 'number' && height >= 60 && height <= 4000 ? height : null,
-      hanging: step === 'gather' ? 'sources' : 'all',
+      hanging: stepOpens(known),
       surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround,
       seen: seen && VISIONS.includes(seen) ? seen : STANDARD.seen,
       severity: typeof severity === 'number' && severity >= 0 && severity <= 1 ? severity : STANDARD.severity,
@@ -200,8 +190,8 @@ export const deskFeature = createFeature({
             hanging:
               state.hanging === 'specimen'
                 ? 'specimen'
-                : step === 'gather'
-                  ? 'sources'
+                : stepOpens(step) !== 'all'
+                  ? stepOpens(step)
                   : ['sources', 'logo', 'pin', 'together'].includes(state.hanging)
                     ? 'all'
                     : state.hanging,

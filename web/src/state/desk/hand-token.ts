@@ -1,23 +1,25 @@
 import type { Store } from '@ngrx/store';
 import { swatchPath, type Site } from '@yohaku/core';
-import { DeskActions, type Step } from './desk.ts';
+import { DeskActions } from './desk.ts';
+import type { Step } from './steps.ts';
 
 /** Takes a token in hand where it can be edited: its step opens with what it belongs to chosen. */
 export function handToken(store: Store, site: Site, path: string): void {
   const { brand } = site;
   const [room, second] = path.split('.');
-  const ground = Object.values(brand.grounds).find((entry) => room === 'ground' && entry.path === second)?.id ?? null;
+  const ground =
+    Object.values(brand.grounds).find((entry) => room === 'background' && entry.path === second)?.id ?? null;
   const step: Step =
     room === 'color'
       ? 'colour'
-      : room === 'ground'
+      : room === 'background'
         ? path.includes('.button.')
           ? 'buttons'
-          : 'grounds'
+          : 'backgrounds'
         : room === 'text' || room === 'scale' || room === 'family'
           ? 'type'
           : room === 'logo'
-            ? 'gather'
+            ? 'sources'
             : 'buttons';
   store.dispatch(DeskActions.step({ step }));
   if (room === 'color')
@@ -28,7 +30,9 @@ export function handToken(store: Store, site: Site, path: string): void {
     );
   if (ground)
     store.dispatch(
-      DeskActions.choose({ choice: { ground, role: step === 'grounds' ? path.split('.').slice(2).join('.') : null } }),
+      DeskActions.choose({
+        choice: { ground, role: step === 'backgrounds' ? path.split('.').slice(2).join('.') : null },
+      }),
     );
   if (room === 'text')
     store.dispatch(

@@ -66,7 +66,7 @@ export class WallViews {
     return path && site ? tokenTable(site.brand).get(path) : undefined;
   });
   readonly #facts = computed((): Facts => {
-    const inSources = this.#desk().step === 'gather';
+    const inSources = this.#desk().step === 'sources';
     return {
       inSources,
       sources: this.#sources().length > 0,

@@ -68,13 +68,17 @@ export class LogoPanel {
             label: site.brand.grounds[id]!.label,
             color: cssColor(background),
             set: logo.onGround[id] ?? '',
-            byRule: form.label,
+            shown: form.id,
             ratio,
           };
         })
       : [];
   });
-  protected readonly formOptions = computed(() => this.forms().map((form) => ({ value: form.id, label: form.label })));
+  /** Colour below the variants of the icon; undefined for a transparent icon, which stands on light and dark. */
+  protected readonly iconGround = computed(() => {
+    const ground = this.logo()?.icon.ground;
+    return this.grounds().find(({ id }) => id === ground)?.color;
+  });
   protected readonly groundOptions = computed(() => [
     { value: '', label: 'transparent' },
     ...this.grounds().map(({ id, label, color }) => ({ value: id, label, color })),
@@ -85,9 +89,6 @@ export class LogoPanel {
   };
   protected readonly nameOnly = NAME_ONLY;
 
-  protected options(byRule: string, set: string): { value: string; label: string }[] {
-    return [{ value: '', label: set ? 'automatic' : `automatic: ${byRule}` }, ...this.formOptions()];
-  }
   protected put(ground: string, form: string): void {
     this.#editor.commit((site) => setLogoOn(site, ground, form || undefined));
   }
