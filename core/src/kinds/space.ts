@@ -13,9 +13,13 @@ export const space = kindOfBlock(
     tree: (kit, block) =>
       element(
         'div',
-        kit.painted({ part: 'space', kind: 'surface', label: 'Space', paint: [kit.paint.between(block.space)] }, 'room', {
-          ariaHidden: 'true',
-        }),
+        kit.painted(
+          { part: 'space', kind: 'surface', label: 'Space', paint: [kit.paint.between(block.space)] },
+          'room',
+          {
+            ariaHidden: 'true',
+          },
+        ),
         [element('i', {}), element('i', {})],
       ),
     css: '.room { display: grid; }\n',

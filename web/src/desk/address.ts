@@ -78,7 +78,7 @@ export function readAddress(
           page: url.searchParams.get('page'),
           place: url.searchParams.get('place'),
           token: token === null ? null : presentPath(token),
-          hanging: entry(HANGING_WORDS, url.searchParams.get('wall'), 'wall') ?? (stepOpens(step) as View['hanging']),
+          hanging: entry(HANGING_WORDS, url.searchParams.get('wall'), 'wall') ?? stepOpens(step),
           list: entry(LIST_WORDS, url.searchParams.get('list'), 'list') ?? 'failing',
         }
       : {}),

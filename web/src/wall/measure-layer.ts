@@ -78,13 +78,11 @@ const THIN = 5;
       filter: drop-shadow(0 0 1px #fff) drop-shadow(0 0 1px #fff);
     }
   `,
-  hostDirectives: [{ directive: Pull, outputs: ['pulling', 'pulled'] }],
+  hostDirectives: [Pull],
   host: {
     tabindex: '0',
     role: 'group',
-    'aria-label': 'Measure the design: drag, or move with arrow keys and press Enter at both corners',
-    '(pulling)': 'drag($event)',
-    '(pulled)': 'end($event)',
+    'aria-label': 'Measure the design: drag, or go with arrow keys from corner to corner, Enter at both',
     '(pointermove)': 'pointed.emit(spotOf($event.clientX, $event.clientY))',
     '(pointerleave)': 'pointed.emit(null)',
     '(keydown)': 'key($event)',
@@ -115,14 +113,20 @@ export class MeasureLayer {
     return { ...box, flat: w === 0 || h === 0, words: w === 0 ? `${h} px` : h === 0 ? `${w} px` : `${w} × ${h} px` };
   });
 
-  protected drag({ x, y, dx, dy }: Pulled): void {
+  constructor() {
+    const pull = inject(Pull, { self: true });
+    pull.pulling.subscribe((pulled) => this.#drag(pulled));
+    pull.pulled.subscribe((pulled) => this.#end(pulled));
+  }
+
+  #drag({ x, y, dx, dy }: Pulled): void {
     this.cross.set(null);
     this.#drawing = false;
     this.#from.set(this.spotOf(x - dx, y - dy));
     this.#to.set(this.spotOf(x, y));
     this.pointed.emit(this.#to());
   }
-  protected end({ x, y, dx, dy }: Pulled): void {
+  #end({ x, y, dx, dy }: Pulled): void {
     const [from, to] = [this.spotOf(x - dx, y - dy), this.spotOf(x, y)];
     if (Math.hypot(dx, dy) <= THIN) return this.clear();
     this.#from.set(from);

@@ -15,7 +15,7 @@ const CLOSE = 0.25;
 const px = (value: number): string => `${cutDownText(value, 1).replace(/\.0$/, '')} px`;
 
 /**
- * What a box on a design measures, in a sentence or two: its letters if it holds any, else its sides.
+ * Says in a sentence or two how large the content of a box on a design is: its letters if it holds any, else its sides.
  *
  * @param width width of the page that the design stands for, CSS px
  * @param box in CSS px of that page; one without height or width is a distance

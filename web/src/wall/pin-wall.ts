@@ -118,7 +118,13 @@ export class PinWall {
     const { pin } = this.hung()!;
     return pin.width * this.scale() * (pin.way === 'beside' ? 2 : 1) + (pin.way === 'beside' ? BETWEEN : 0);
   });
-  /** What was measured last, in words; empty before the first time. */
+  /** The marked spots as one path of squares: neighbours join to the region in which design and page differ. */
+  protected readonly regions = computed(() =>
+    this.marked()
+      .map(({ x, y }) => `M${x - EVERY / 2} ${y - EVERY / 2}h${EVERY}v${EVERY}h${-EVERY}z`)
+      .join(''),
+  );
+  /** The last measurement in words; empty before the first one. */
   protected readonly measured = signal('');
   protected readonly pages = computed(() => {
     const site = this.#site();

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { Store, provideStore } from '@ngrx/store';
-import { smallSite } from '../../../../core/src/testing/small-site.ts';
+import { small } from '../../testing/small.ts';
 import { deskFeature, deskReducer } from './desk.ts';
 import { handToken } from './hand-token.ts';
 
@@ -9,7 +9,7 @@ describe('a token that is selected by its path', () => {
     TestBed.configureTestingModule({ providers: [provideStore({ desk: deskReducer })] });
     const store = TestBed.inject(Store);
     const desk = store.selectSignal(deskFeature.selectDeskState);
-    const site = smallSite();
+    const site = small();
     for (const [path, step] of [
       ['background.pale.text', 'backgrounds'],
       ['background.pale.button.primary.fill.rest', 'buttons'],

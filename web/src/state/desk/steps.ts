@@ -1,5 +1,3 @@
-import type { DeskState } from './desk.ts';
-
 /** A step of the desk. */
 interface StepEntry {
   /** The id is the step's word in addresses, too. */
@@ -8,7 +6,7 @@ interface StepEntry {
   /** Its purpose and the first thing to do there, for a site that was just begun. */
   readonly hint: string;
   /** The view of the wall that it begins with. */
-  readonly opens: DeskState['hanging'];
+  readonly opens: 'all' | 'sources';
   /** Former words of it: addresses and remembered choices with them still open it. */
   readonly former?: readonly string[];
 }
@@ -78,7 +76,7 @@ const BY_ID = new Map<string, StepEntry>(ALL.map((entry) => [entry.id, entry]));
 export const stepLabel = (step: Step): string => BY_ID.get(step)!.label;
 export const stepHint = (step: Step): string => BY_ID.get(step)!.hint;
 /** The view of the wall that a step begins with. */
-export const stepOpens = (step: Step): DeskState['hanging'] => BY_ID.get(step)!.opens;
+export const stepOpens = (step: Step): StepEntry['opens'] => BY_ID.get(step)!.opens;
 /** The step that a word means, in any case; undefined if there is none. */
 export function stepNamed(word: string): Step | undefined {
   const sought = word.toLowerCase();

@@ -16,7 +16,7 @@ import { DeskActions, Editor, Pinned, Reaching, freshId, gatherFeature, type Sco
 import { ACTS } from '../../ui/index.ts';
 
 /** Most spots of one row marked on the wall. */
-const MARKED = 60;
+const MARKED = 4000;
 
 /**
  * The results of a comparison: where design and page differ, colours of the design without a token, tokens that the

@@ -367,7 +367,7 @@ export class SourcesStep {
   protected readonly headline = computed(() => {
     if (!this.palette())
       return {
-        subject: this.tokens()?.name ?? (this.logoSelected() ? 'Logo' : (this.#pinned()?.name ?? 'Comparison')),
+        subject: this.tokens()?.name ?? (this.pinSelected() ? this.#pinned()!.name : 'Logo'),
         figure: plural(this.state().sources.length, 'source'),
       };
     return {
