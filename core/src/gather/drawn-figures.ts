@@ -14,7 +14,7 @@ export interface DrawnLetters {
   }[];
   /** The text style that comes nearest in its own family, with its size at this width. */
   readonly nearest: { readonly label: string; readonly size: number } | null;
-  /** Distance of the lines, CSS px, and as a share of the nearest size; null for a single line. */
+  /** Distance between the baselines of neighbouring lines, CSS px; null for a single line. */
   readonly pitch: number | null;
 }
 
@@ -22,7 +22,7 @@ export interface DrawnLetters {
  * Says at which size the families of a brand would set the letters measured in a drawing.
  *
  * @param width width of the page that the drawing stands for, CSS px
- * @param letters measured, in CSS px of that page
+ * @param letters their heights in CSS px of that page
  */
 export function drawnLetters(site: Site, width: number, letters: MeasuredLetters): DrawnLetters {
   const { brand } = site;

@@ -62,24 +62,23 @@ export function recipeClass(recipe: Recipe): string {
 
 /** The declarations of a recipe, in cascade order. An unknown recipe has none. */
 export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
-  const [kind, space = '', two = ''] = recipe.split(':');
+  const [kind, id = '', two = ''] = recipe.split(':');
   const role = (ground: string, name: string) => rolePath(brand, brand.grounds[ground]!, name);
   const selected = (ground: string): Declaration[] => [
     { property: 'background-color', token: role(ground, 'selection'), state: 'selected' },
     { property: 'color', token: role(ground, 'selection-text'), state: 'selected' },
   ];
   const byBand = (property: PaintedProperty): Declaration[] =>
-    BANDS.map((band) => ({ property, token: `space.${brand.spaces[space]!.path}.${band.id}`, band: band.id }));
+    BANDS.map((band) => ({ property, token: `space.${brand.spaces[id]!.path}.${band.id}`, band: band.id }));
   switch (kind) {
     case 'background':
-      if (two !== '')
-        return [{ property: 'color', token: role(space, two) }, ...(two === 'icon' ? [] : selected(space))];
+      if (two !== '') return [{ property: 'color', token: role(id, two) }, ...(two === 'icon' ? [] : selected(id))];
       return [
-        { property: 'background-color', token: role(space, 'background') },
-        ...(brand.grounds[space]!.wash ? [{ property: 'background-image', token: role(space, 'wash') } as const] : []),
+        { property: 'background-color', token: role(id, 'background') },
+        ...(brand.grounds[id]!.wash ? [{ property: 'background-image', token: role(id, 'wash') } as const] : []),
       ];
     case 'shade':
-      return [{ property: 'background-color', token: role(space, 'background') }];
+      return [{ property: 'background-color', token: role(id, 'background') }];
     case 'pad':
       return byBand('padding-block');
     case 'gutter':
@@ -89,21 +88,21 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
     case 'inset':
       return [...byBand('padding-block'), ...byBand('padding-inline')];
     case 'corner': {
-      const shadow = brand.shadows?.items[brand.shadows.uses[space as CornerUse] ?? ''];
+      const shadow = brand.shadows?.items[brand.shadows.uses[id as CornerUse] ?? ''];
       return [
         {
           property: 'border-radius',
-          token: `corner.${space}`,
-          ...(namedCorner(brand, space as CornerUse)?.value.kind === 'share' ? { ofHeight: true as const } : {}),
+          token: `corner.${id}`,
+          ...(namedCorner(brand, id as CornerUse)?.value.kind === 'share' ? { ofHeight: true as const } : {}),
         },
-        { property: 'border-width', token: `edge.${space}` },
+        { property: 'border-width', token: `edge.${id}` },
         ...(shadow ? [{ property: 'box-shadow', token: `shadow.${shadow.path}` } as const] : []),
       ];
     }
     case 'line':
-      return [{ property: `border-block-${space as 'start' | 'end'}-width`, token: 'edge.rule' }];
+      return [{ property: `border-block-${id as 'start' | 'end'}-width`, token: 'edge.rule' }];
     case 'text': {
-      const style = brand.styles[space]!;
+      const style = brand.styles[id]!;
       const base = `text.${style.path}`;
       return [
         { property: 'font-family', token: `${base}.family` },
@@ -124,30 +123,30 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
     }
     case 'link':
       return [
-        { property: 'color', token: role(space, 'link') },
-        { property: 'color', token: role(space, 'link-visited'), state: 'visited' },
-        { property: 'color', token: role(space, 'link-hover'), state: 'hover' },
-        { property: 'outline-color', token: role(space, 'focus'), state: 'focus' },
+        { property: 'color', token: role(id, 'link') },
+        { property: 'color', token: role(id, 'link-visited'), state: 'visited' },
+        { property: 'color', token: role(id, 'link-hover'), state: 'hover' },
+        { property: 'outline-color', token: role(id, 'focus'), state: 'focus' },
         { property: 'text-underline-offset', token: 'link.underline-offset' },
         { property: 'text-decoration-thickness', token: 'link.underline-thickness' },
-        ...selected(space),
+        ...selected(id),
         ...motionOf(brand, 'link'),
       ];
     case 'mark':
       return [
-        { property: 'background-color', token: role(space, 'mark') },
-        { property: 'color', token: role(space, 'mark-text') },
-        ...selected(space),
+        { property: 'background-color', token: role(id, 'mark') },
+        { property: 'color', token: role(id, 'mark-text') },
+        ...selected(id),
       ];
     case 'menu':
       return [
-        { property: 'color', token: role(space, 'text') },
-        { property: 'color', token: role(space, 'link-hover'), state: 'hover' },
-        { property: 'outline-color', token: role(space, 'focus'), state: 'focus' },
+        { property: 'color', token: role(id, 'text') },
+        { property: 'color', token: role(id, 'link-hover'), state: 'hover' },
+        { property: 'outline-color', token: role(id, 'focus'), state: 'focus' },
         ...motionOf(brand, 'link'),
       ];
     case 'drawing':
-      return space
+      return id
         .split(',')
         .map((id, i) => ({ property: `drawing-${i + 1}` as const, token: swatchPath(brand.swatches[id]!) }));
     case 'logo':
@@ -159,21 +158,21 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
           ]
         : [];
     case 'rule':
-      return [{ property: 'border-color', token: role(space, 'rule') }];
+      return [{ property: 'border-color', token: role(id, 'rule') }];
     case 'stripe':
-      return [{ property: 'background-color', token: role(space, 'stripe') }];
+      return [{ property: 'background-color', token: role(id, 'stripe') }];
     case 'field':
       return [
-        { property: 'background-color', token: role(space, 'field') },
-        { property: 'color', token: role(space, 'field-text') },
-        { property: 'border-color', token: role(space, 'field-edge') },
-        { property: 'outline-color', token: role(space, 'focus'), state: 'focus' },
+        { property: 'background-color', token: role(id, 'field') },
+        { property: 'color', token: role(id, 'field-text') },
+        { property: 'border-color', token: role(id, 'field-edge') },
+        { property: 'outline-color', token: role(id, 'focus'), state: 'focus' },
         ...motionOf(brand, 'field'),
       ];
     case 'bsize':
       return [
-        { property: 'padding-block', token: `button.${brand.sizes[space]!.path}.pad-y` },
-        { property: 'padding-inline', token: `button.${brand.sizes[space]!.path}.pad-x` },
+        { property: 'padding-block', token: `button.${brand.sizes[id]!.path}.pad-y` },
+        { property: 'padding-inline', token: `button.${brand.sizes[id]!.path}.pad-x` },
       ];
     case 'button': {
       const parts = [
@@ -183,17 +182,17 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
       ] as const;
       const rest = parts.map(([property, part]): Declaration => ({
         property,
-        token: role(two, buttonRole(space, part, 'rest')),
+        token: role(two, buttonRole(id, part, 'rest')),
       }));
       const states = (['hover', 'pressed', 'disabled', 'busy'] as const).flatMap((state) =>
         parts.map(([property, part]): Declaration => ({
           property,
-          token: role(two, buttonRole(space, part, state)),
+          token: role(two, buttonRole(id, part, state)),
           state,
         })),
       );
       return [
-        ...ownShape(brand, space),
+        ...ownShape(brand, id),
         ...rest,
         ...states,
         { property: 'outline-color', token: role(two, 'focus'), state: 'focus' },
