@@ -5,7 +5,7 @@ const ROOMS = [
   'color',
   'drawing',
   'palette',
-  'ground',
+  'background',
   'type',
   'breakpoint',
   'fields',
@@ -24,7 +24,7 @@ const ROOMS = [
   'legibility',
   'similar-colors',
   'harmony',
-  'gather',
+  'sources',
   'render',
   'specimen',
   'stress',
@@ -43,14 +43,14 @@ const MAY = {
   color: ['number', 'css'],
   drawing: ['color'],
   palette: ['number', 'color'],
-  ground: ['number', 'color', 'palette'],
+  background: ['number', 'color', 'palette'],
   type: ['number'],
   breakpoint: ['number'],
   fields: ['number'],
   kinds: ['number', 'breakpoint', 'fields'],
-  site: ['number', 'css', 'color', 'palette', 'ground', 'type', 'breakpoint', 'fields', 'kinds'],
+  site: ['number', 'css', 'color', 'palette', 'background', 'type', 'breakpoint', 'fields', 'kinds'],
   collections: ['fields', 'kinds', 'site'],
-  style: ['number', 'color', 'palette', 'ground', 'type', 'breakpoint', 'fields', 'kinds', 'site'],
+  style: ['number', 'color', 'palette', 'background', 'type', 'breakpoint', 'fields', 'kinds', 'site'],
   sections: ['color', 'fields', 'kinds', 'site', 'collections', 'style'],
   logo: ['number', 'color', 'fields', 'kinds', 'site', 'style'],
   page: ['number', 'breakpoint', 'fields', 'kinds', 'site', 'collections', 'style', 'sections', 'logo'],
@@ -59,7 +59,7 @@ const MAY = {
     'number',
     'color',
     'palette',
-    'ground',
+    'background',
     'type',
     'breakpoint',
     'fields',
@@ -77,7 +77,7 @@ const MAY = {
     'css',
     'color',
     'palette',
-    'ground',
+    'background',
     'type',
     'breakpoint',
     'fields',
@@ -91,7 +91,7 @@ const MAY = {
     'number',
     'color',
     'palette',
-    'ground',
+    'background',
     'type',
     'breakpoint',
     'fields',
@@ -103,9 +103,9 @@ const MAY = {
     'change',
     'logo',
   ],
-  'similar-colors': ['number', 'color', 'palette', 'ground', 'fields', 'kinds', 'site', 'style', 'reach', 'change'],
+  'similar-colors': ['number', 'color', 'palette', 'background', 'fields', 'kinds', 'site', 'style', 'reach', 'change'],
   harmony: ['number', 'color', 'palette', 'fields', 'kinds', 'site', 'style', 'change', 'legibility'],
-  gather: [
+  sources: [
     'number',
     'color',
     'palette',
@@ -123,7 +123,7 @@ const MAY = {
     'number',
     'color',
     'palette',
-    'ground',
+    'background',
     'type',
     'breakpoint',
     'fields',
@@ -136,7 +136,7 @@ const MAY = {
     'logo',
   ],
   stress: ['fields', 'kinds', 'site'],
-  begin: ['color', 'palette', 'ground', 'type', 'site', 'style', 'sections'],
+  begin: ['color', 'palette', 'background', 'type', 'site', 'style', 'sections'],
   specimen: [
     'number',
     'color',
@@ -156,7 +156,7 @@ const MAY = {
     'css',
     'color',
     'palette',
-    'ground',
+    'background',
     'type',
     'breakpoint',
     'fields',
@@ -174,7 +174,7 @@ const MAY = {
     'number',
     'color',
     'palette',
-    'ground',
+    'background',
     'type',
     'fields',
     'kinds',
@@ -187,6 +187,9 @@ const MAY = {
   ],
 };
 
+/** The rooms of the wall: each enters only rooms before it, by their index or by what they load late. */
+const WALL_ROOMS = ['paint', 'read', 'words', 'slip', 'hang', 'views'];
+
 module.exports = {
   forbidden: [
     { name: 'no-cycle', severity: 'error', from: { pathNot: 'node_modules' }, to: { circular: true } },
@@ -196,7 +199,19 @@ module.exports = {
       from: { path: `^core/src/${room}/`, pathNot: '\\.spec\\.ts$' },
       to: {
         path: '^core/src/',
-        pathNot: [`^core/src/${room}/`, ...MAY[room].map((one) => `^core/src/${one}/index\\.ts$`)],
+        pathNot: [`^core/src/${room}/`, ...MAY[room].map((below) => `^core/src/${below}/index\\.ts$`)],
+      },
+    })),
+    ...WALL_ROOMS.map((room, at) => ({
+      name: `wall-${room}-enters-only-what-is-before`,
+      severity: 'error',
+      from: { path: `^web/src/wall/${room}/`, pathNot: '\\.spec\\.ts$' },
+      to: {
+        path: '^web/src/wall/',
+        pathNot: [
+          `^web/src/wall/${room}/`,
+          ...WALL_ROOMS.slice(0, at).map((before) => `^web/src/wall/${before}/(index|late)\\.ts$`),
+        ],
       },
     })),
     {

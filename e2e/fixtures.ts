@@ -115,7 +115,7 @@ export class Desk {
     const { width } = (await line.boundingBox())!;
     await line.click({ position: { x: ((value - least!) / (most! - least!)) * width, y: 10 } });
   }
-  /** Puts a colour of the sift among those that are kept, when it is not. */
+  /** Puts a colour of the ranking among those that are kept, when it is not. */
   async keep(row: Locator): Promise<void> {
     await expect(row).toBeVisible();
     const keep = row.getByRole('button', { name: 'Include', exact: true });

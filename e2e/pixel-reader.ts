@@ -9,7 +9,7 @@ let bundle: Promise<string> | undefined;
 /** The desk's reader of pixels as one script that puts `reader` in scope. */
 export function readerScript(): Promise<string> {
   bundle ??= build({
-    entryPoints: [join(ROOT, 'web/src/wall/read-pixels.ts')],
+    entryPoints: [join(ROOT, 'web/src/wall/read/read-pixels.ts')],
     bundle: true,
     format: 'iife',
     globalName: 'reader',

@@ -52,7 +52,7 @@ export async function benchSteps(link: string, address: string): Promise<Result[
       .first()
       .waitFor({ timeout: 120_000 });
     const PARTS: Record<string, string> = {
-      Sources: 'yo-gather',
+      Sources: 'yo-sources',
       Colour: 'yo-colour',
       Backgrounds: 'yo-grounds',
       Type: 'yo-type',

@@ -12,8 +12,8 @@ test('from a logo alone to a brand that passes: its colours in, those of before 
   await page
     .getByLabel('Choose files')
     .setInputFiles({ name: 'mark.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(LOGO) });
-  const sift = page.getByRole('region', { name: 'Palette candidates' });
-  const row = (text: string | RegExp) => sift.getByRole('listitem').filter({ hasText: text });
+  const ranking = page.getByRole('region', { name: 'Palette candidates' });
+  const row = (text: string | RegExp) => ranking.getByRole('listitem').filter({ hasText: text });
   for (const hex of ['#d98a72', '#3b5b2f']) await desk.keep(row(hex));
   // The colours of before give way to the logo's.
   for (const name of ['#b83a1e', '#8f2a12', '#0e3b43']) {

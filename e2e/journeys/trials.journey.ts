@@ -36,8 +36,8 @@ test('Trials 3, 4, 7: a palette is taken with its parts and replacements, does w
   await desk.step('Sources');
   await page.getByLabel('Text with colours').fill('a new signal #7a3fb0 and a paper #fff9ee');
   await page.getByRole('button', { name: 'Read colours' }).click();
-  const sift = page.getByRole('region', { name: 'Palette candidates' });
-  const row = (text: string) => sift.getByRole('listitem').filter({ hasText: text });
+  const ranking = page.getByRole('region', { name: 'Palette candidates' });
+  const row = (text: string) => ranking.getByRole('listitem').filter({ hasText: text });
   await desk.keep(row('#7a3fb0'));
   await row('#7a3fb0')
     .getByRole('button', { name: /^Role of .*: core$/ })

@@ -123,8 +123,8 @@ test('a source becomes swatches, a background takes one, and its pairs are judge
   await desk.step('Sources');
   await page.getByLabel('Text with colours').fill('gorse #c9a227, funnel #b83a1e, night oklch(25% 0.04 260)');
   await page.getByRole('button', { name: 'Read colours' }).click();
-  const sift = page.getByRole('region', { name: 'Palette candidates' });
-  const row = (hex: string) => sift.getByRole('listitem').filter({ hasText: hex });
+  const ranking = page.getByRole('region', { name: 'Palette candidates' });
+  const row = (hex: string) => ranking.getByRole('listitem').filter({ hasText: hex });
   await expect(row('#b83a1e')).toContainText('Funnel');
   await desk.keep(row('#c9a227'));
   await row('#c9a227').getByLabel('Name').fill('Gorse');
@@ -142,8 +142,8 @@ test('a source becomes swatches, a background takes one, and its pairs are judge
       '<svg xmlns="http://www.w3.org/2000/svg" width="80" height="40"><rect width="80" height="40" fill="#204060"/><circle cx="20" cy="20" r="12" fill="#f0c040"/></svg>',
     ),
   });
-  await expect(sift).toContainText('#204060');
-  await expect(sift).toContainText('#f0c040');
+  await expect(ranking).toContainText('#204060');
+  await expect(ranking).toContainText('#f0c040');
   await expect(page.getByRole('img', { name: 'logo.svg' })).toBeVisible();
 
   await desk.step('Backgrounds');

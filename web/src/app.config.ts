@@ -8,7 +8,17 @@ import { provideStore } from '@ngrx/store';
 import { provideNzNoAnimation } from 'ng-zorro-antd/core/animation';
 import { en_GB, provideNzI18n } from 'ng-zorro-antd/i18n';
 import { provideNzIcons } from 'ng-zorro-antd/icon';
-import { auditReducer, deskReducer, gatherReducer, siteReducer } from './state/index.ts';
+import {
+  type AuditState,
+  type DeskState,
+  type SiteState,
+  type SourcesState,
+  auditReducer,
+  deskReducer,
+  rememberedDesk,
+  siteReducer,
+  sourcesReducer,
+} from './state/index.ts';
 import { ROUTES } from './routes.ts';
 import { SiteEffects } from './state/site/site.effects.ts';
 
@@ -19,9 +29,10 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideRouter(ROUTES),
     provideHttpClient(),
-    provideStore(
-      { site: siteReducer, desk: deskReducer, audit: auditReducer, gather: gatherReducer },
-      { runtimeChecks: { strictStateImmutability: false, strictActionImmutability: false } },
+    provideStore<{ site: SiteState; desk: DeskState; audit: AuditState; sources: SourcesState }>(
+      { site: siteReducer, desk: deskReducer, audit: auditReducer, sources: sourcesReducer },
+      // In a development build the store also checks that no state or action is changed in place.
+      { initialState: { desk: rememberedDesk() } },
     ),
     provideEffects(SiteEffects),
     // Its controls wait for the end of motions that the desk does not have.

@@ -1,5 +1,5 @@
 import { luminance, parseColor, type ParsedColor } from '../color/index.ts';
-import type { RoleValue } from '../ground/index.ts';
+import type { RoleValue } from '../background/index.ts';
 import { proposeNames, uniqueName, uniquePath } from '../palette/index.ts';
 import { SECTION_KINDS, layIn } from '../sections/index.ts';
 import {

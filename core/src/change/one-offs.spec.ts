@@ -1,4 +1,4 @@
-import { buttonRole } from '../ground/index.ts';
+import { buttonRole } from '../background/index.ts';
 import { anchorOf } from '../page/index.ts';
 import { paintedText, siteIndex } from '../reach/index.ts';
 import { type Override, type Site } from '../site/index.ts';

@@ -1,6 +1,6 @@
 import { deltaERgb, hex } from '../color/index.ts';
 import type { Incoming, IncomingColor, LeftToken } from '../formats/index.ts';
-import { parseButtonRole, roleSwatch, withRoleSwatch } from '../ground/index.ts';
+import { parseButtonRole, roleSwatch, withRoleSwatch } from '../background/index.ts';
 import { mapRule, type DeriveRule } from '../palette/index.ts';
 import { placeCount, placesIn, siteIndex } from '../reach/index.ts';
 import type { Brand, Ground, Site } from '../site/index.ts';

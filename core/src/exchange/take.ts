@@ -10,7 +10,7 @@ import {
   type Op,
 } from '../change/index.ts';
 import { MOST_FOREIGN, foreignSize, type Incoming, type LeftToken } from '../formats/index.ts';
-import { roleSwatch } from '../ground/index.ts';
+import { roleSwatch } from '../background/index.ts';
 import { mapRule, ruleSources } from '../palette/index.ts';
 import type { Site } from '../site/index.ts';
 import { customProperty, swatchPath } from '../style/index.ts';

@@ -1,5 +1,5 @@
 import { round } from '../number/index.ts';
-import { BUTTON_STATES } from '../ground/index.ts';
+import { BUTTON_STATES } from '../background/index.ts';
 import { MOTION_USES, type Brand } from '../site/index.ts';
 import { styleSizeAt } from '../style/index.ts';
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { newSite } from '../begin/index.ts';
 import { acceptChange, addGround, addVariant, setRole } from '../change/index.ts';
 import { parseColor, contrastRatio } from '../color/index.ts';
-import { buttonRole } from '../ground/index.ts';
+import { buttonRole } from '../background/index.ts';
 import { colorOf, tokenValue } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
 import { rolePath, tokenTable } from '../style/index.ts';

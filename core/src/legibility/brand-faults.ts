@@ -7,7 +7,7 @@ import {
   parseButtonRole,
   roleLabel,
   type ButtonState,
-} from '../ground/index.ts';
+} from '../background/index.ts';
 import { colorOf, siteIndex, tokenValue } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
 import { rolePath, tokenTable } from '../style/index.ts';

@@ -1,5 +1,5 @@
 import { composite, contrastRatio, gradientExtent, readGradient, type Gradient, type Rgb8 } from '../color/index.ts';
-import { behindRole, buttonRole, parseButtonRole, roleNeed } from '../ground/index.ts';
+import { behindRole, buttonRole, parseButtonRole, roleNeed } from '../background/index.ts';
 import { colorOf, siteIndex, tokenValue, type SiteIndex } from '../reach/index.ts';
 import { rolePath, tokenTable, type TokenTable } from '../style/index.ts';
 import type { Site, PaintedProperty } from '../site/index.ts';

@@ -1,7 +1,7 @@
 import { VISIONS, composite, deltaERgb, seenAs, visionMatrix, type Rgb8, type Vision } from '../color/index.ts';
 import { cellValue, colorOf, siteIndex, tokenValue, type CellValue, type Group } from '../reach/index.ts';
 import { recipes, rolePath, swatchPath, tokenTable } from '../style/index.ts';
-import { buttonRole } from '../ground/index.ts';
+import { buttonRole } from '../background/index.ts';
 import type { Site, Swatch } from '../site/index.ts';
 
 /** ΔE OK from which two colours side by side are told apart at a glance: ours, six times what is just noticeable. */

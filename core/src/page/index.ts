@@ -1,5 +1,5 @@
-export { anchorOf, whereSet, type Anchor, type Where } from './anchor.ts';
-export { STATES_OF, type Place } from './place.ts';
+export { anchorOf, whereSet, type Anchor, type Where } from './tree/anchor.ts';
+export { STATES_OF, type Place } from './tree/place.ts';
 export {
   forgetTree,
   hasTree,
@@ -9,21 +9,29 @@ export {
   partOfPage,
   structureKey,
   type PageTree,
-} from './tree.ts';
-export { work } from './work.ts';
-export type { PagePart } from './part.ts';
-export { partPatterns, type PartPattern } from './pattern.ts';
-export { hrefOf } from './inline.ts';
-export { withCommonEnds } from './common-ends.ts';
-export { downloadFacts, downloadFile } from './download-file.ts';
-export { embedProperties } from './embeds.ts';
-export { assetFile, readAssetFile } from './asset-file.ts';
-export { charactersOf, missingCharacters } from './site-text.ts';
-export { MOST_ANSWER, answerFile, formsOf, readLetter, type Form, type FormOnPage, type LetterField } from './forms.ts';
-export { altProblem, offeredFields, type Offered } from './offered.ts';
-export { buttonRecipes } from './button-recipes.ts';
-export { ownWords, type OwnWords } from './own-words.ts';
-export { findWords, type WordsFound } from './find-words.ts';
+} from './tree/tree.ts';
+export { work } from './tree/work.ts';
+export type { PagePart } from './tree/part.ts';
+export { partPatterns, type PartPattern } from './tree/pattern.ts';
+export { hrefOf } from './tree/inline.ts';
+export { withCommonEnds } from './tree/common-ends.ts';
+export { downloadFacts, downloadFile } from './files/download-file.ts';
+export { embedProperties } from './forms/embeds.ts';
+export { assetFile, readAssetFile } from './files/asset-file.ts';
+export { charactersOf, missingCharacters } from './files/site-text.ts';
+export {
+  MOST_ANSWER,
+  answerFile,
+  formsOf,
+  readLetter,
+  type Form,
+  type FormOnPage,
+  type LetterField,
+} from './forms/forms.ts';
+export { altProblem, offeredFields, type Offered } from './words/offered.ts';
+export { buttonRecipes } from './tree/button-recipes.ts';
+export { ownWords, type OwnWords } from './words/own-words.ts';
+export { findWords, type WordsFound } from './words/find-words.ts';
 export {
   DESCRIPTION_SHOWN,
   TITLE_SHOWN,
@@ -31,9 +39,9 @@ export {
   SAYS_NOTHING,
   type FactFix,
   type PageFactProblem,
-} from './page-facts.ts';
-export { anchorsOf, hrefFrom, hrefText, linkOffers, lostLinks, type LostLink } from './link-words.ts';
-export { readsItems } from './shown-items.ts';
+} from './links/page-facts.ts';
+export { anchorsOf, hrefFrom, hrefText, linkOffers, lostLinks, type LostLink } from './links/link-words.ts';
+export { readsItems } from './tree/shown-items.ts';
 export {
   MISSING_FILE,
   answerPage,
@@ -47,4 +55,4 @@ export {
   publishedPage,
   publishedPages,
   type PublishedPage,
-} from './published.ts';
+} from './files/published.ts';

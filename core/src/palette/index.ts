@@ -23,12 +23,12 @@ export {
   drops,
   bestTradeOff,
   mergeAlike,
-  sift,
+  ranking,
   type Drop,
-  type SiftColor,
-  type SiftPart,
-  type Sifted,
-} from './sift.ts';
+  type RankedColor,
+  type RankingPart,
+  type Ranking,
+} from './ranking.ts';
 export {
   SOURCE_LIMITS,
   roleAlone,

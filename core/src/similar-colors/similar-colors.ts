@@ -1,5 +1,5 @@
 import { deltaE, oklchToOklab, paintedRgb, parseColor, type Oklch, type Rgb8 } from '../color/index.ts';
-import { roleLabel } from '../ground/index.ts';
+import { roleLabel } from '../background/index.ts';
 import { ruleSources } from '../palette/index.ts';
 import { placeCount, setValues, siteIndex, type SiteIndex } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';

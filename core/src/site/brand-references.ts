@@ -1,4 +1,4 @@
-import { parseButtonRole, roleSwatch } from '../ground/index.ts';
+import { parseButtonRole, roleSwatch } from '../background/index.ts';
 import { LIMITS } from '../fields/index.ts';
 import { ruleSources } from '../palette/index.ts';
 import { familyById } from '../type/index.ts';

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { RoleName, RoleValue } from '../ground/index.ts';
+import { RoleName, RoleValue } from '../background/index.ts';
 import { FAMILY_KINDS, FAMILY_SHAPES } from '../type/index.ts';
 import { OwnShape, shapeFields } from './shape-parts.ts';
 import { byField, byId, Id, isReservedName, Label, Order, PathSegment, ranged, record, text } from '../fields/index.ts';

@@ -1,4 +1,4 @@
-import { buttonRole, parseButtonRole, type ButtonPart, type ButtonState, type RoleValue } from '../ground/index.ts';
+import { buttonRole, parseButtonRole, type ButtonPart, type ButtonState, type RoleValue } from '../background/index.ts';
 import type { Brand, Ground } from '../site/index.ts';
 
 /** The contrast of a variant with its background: a fill, or only an edge. */

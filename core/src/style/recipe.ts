@@ -1,4 +1,4 @@
-import { buttonRole } from '../ground/index.ts';
+import { buttonRole } from '../background/index.ts';
 import { CORNER_USES, type Brand, type CornerUse, type PaintedProperty } from '../site/index.ts';
 import { BANDS } from '../breakpoint/index.ts';
 import type { Declaration } from './declaration.ts';

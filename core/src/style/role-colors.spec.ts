@@ -1,5 +1,5 @@
 import { contrastRatio, parseColor } from '../color/index.ts';
-import { buttonRole } from '../ground/index.ts';
+import { buttonRole } from '../background/index.ts';
 import { acceptChange, addSwatches, setRole, setValue } from '../change/index.ts';
 import type { Site } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';

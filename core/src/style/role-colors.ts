@@ -18,7 +18,7 @@ import {
   parseButtonRole,
   roleNeed,
   type Clearest,
-} from '../ground/index.ts';
+} from '../background/index.ts';
 import { deriveColor } from '../palette/index.ts';
 import type { Brand, Ground } from '../site/index.ts';
 import { autoButton, mannersOf, type AutoValue, type Looked, type Manner } from './auto-buttons.ts';

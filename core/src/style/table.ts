@@ -1,6 +1,6 @@
 import { round } from '../number/index.ts';
 import { cssColor, gradientCss } from '../color/index.ts';
-import { BASE_ROLES, behindRole, buttonRoles, parseButtonRole, roleLabel } from '../ground/index.ts';
+import { BASE_ROLES, behindRole, buttonRoles, parseButtonRole, roleLabel } from '../background/index.ts';
 import { ruleSources } from '../palette/index.ts';
 import type { Brand, TextStyle, Ground } from '../site/index.ts';
 import { BANDS } from '../breakpoint/index.ts';

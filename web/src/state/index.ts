@@ -8,11 +8,11 @@ export {
   SURROUND_LABELS,
   deskFeature,
   deskReducer,
-  keepDesk,
   type DeskState,
   type PlaceRef,
   type Surround,
 } from './desk/desk.ts';
+export { keepDesk, rememberedDesk } from './desk/remembered-desk.ts';
 export { STEPS, stepHint, stepLabel, stepNamed, stepOpens, type Step } from './desk/steps.ts';
 export { NAME_ONLY, reachOfScope, type Scope, type ScopeReach } from './desk/scope.ts';
 export { LitScope } from './desk/lit-scope.ts';
@@ -31,17 +31,17 @@ export {
   type Row,
 } from './audit/audit.ts';
 export {
-  GatherActions,
-  gatherFeature,
-  gatherReducer,
-  keepSift,
-  keptSift,
-  type GatherState,
+  SourcesActions,
+  sourcesFeature,
+  sourcesReducer,
+  rememberRanking,
+  rememberedRanking,
+  type SourcesState,
   type Pin,
-  type SiftChoice,
-} from './gather/gather.ts';
-export { Pinned } from './gather/pinned.ts';
-export { PASTED, Tray } from './gather/tray.ts';
+  type RankingChoice,
+} from './sources/sources.ts';
+export { Pinned } from './sources/pinned.ts';
+export { PASTED, Tray } from './sources/tray.ts';
 export { PaintedAreas } from './painted-areas.ts';
 export { EditRefused, Editor, freshId } from './editor.ts';
 export { pasteProblem, pastedNodes, pastedText } from './pasted-nodes.ts';

@@ -19,32 +19,36 @@ import {
   type DeskState,
   auditFeature,
   deskFeature,
-  LitScope,
   WallViews,
   siteFeature,
   Reading,
 } from '../state/index.ts';
 import { meanToType } from '../ui/index.ts';
-import { SourceWall } from './source-wall.ts';
-import { LogoWall } from './logo-wall.ts';
-import { Frames } from './frames.ts';
-import type { HungFrame } from './hung-frame.ts';
-import { HungPages } from './hung-pages.ts';
-import { showMostUses } from './pages-by-uses.ts';
-import { PlacePanels } from './place-panels.ts';
-import { type FramePick } from './frame-pick.ts';
-import { PagePair, type PairPick, type WallPage } from './page-pair.ts';
-import { PinWall } from './pin-wall.ts';
-import { SectionSight } from './section-sight.ts';
-import { Slip } from './slip.ts';
-import { slipSpot, type SlipSpot } from './slip-spot.ts';
-import { SpecimenWall } from './specimen-wall.ts';
-import { holdStill, middleInSight, onWall, viewOf } from './hold-still.ts';
-import { overviewScale } from './overview-scale.ts';
-import { StressBar } from './stress-bar.ts';
-import { failingByPage, sameLit } from './lit-places.ts';
-import { WallState, hangsAlready } from './wall-state.ts';
-import { WordsEditor } from './words-editor.ts';
+import { LogoWall, PinWall, SourceWall, SpecimenWall } from './views/index.ts';
+import {
+  type FramePick,
+  Frames,
+  HungPages,
+  LitPlaces,
+  PagePair,
+  type PairPick,
+  PlacePanels,
+  SectionSight,
+  StressBar,
+  type WallPage,
+  WallState,
+  failingByPage,
+  hangsAlready,
+  holdStill,
+  middleInSight,
+  onWall,
+  overviewScale,
+  showMostUses,
+  viewOf,
+} from './hang/index.ts';
+import type { HungFrame } from './paint/index.ts';
+import { Slip, type SlipSpot, slipSpot } from './slip/index.ts';
+import { WordsEditor } from './words/index.ts';
 
 const GROWN = [0.3, 0.41, 0.5, 0.75, 1] as const;
 
@@ -62,7 +66,7 @@ const FOLLOWS = 400;
   imports: [SourceWall, LogoWall, PagePair, PlacePanels, PinWall, SpecimenWall, StressBar, Slip, WallState],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
-  providers: [HungPages, SectionSight],
+  providers: [HungPages, LitPlaces, SectionSight],
   host: { '[class.written]': 'writtenOn() !== null', '(dblclick)': 'meant()' },
 })
 export class Wall {
@@ -75,10 +79,7 @@ export class Wall {
   protected readonly site = this.#store.selectSignal(siteFeature.selectCurrent);
   protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   protected readonly desk = this.#store.selectSignal(deskFeature.selectDeskState);
-  readonly #scope = this.#store.selectSignal(deskFeature.selectLit);
   readonly #grown = this.#store.selectSignal(deskFeature.selectGrown);
-  /** The site as it is painted, with the preview of a held control. */
-  readonly #shown = this.#store.selectSignal(siteFeature.selectShown);
   readonly #audit = this.#store.selectSignal(auditFeature.selectReport);
   protected readonly zoom = signal(1);
   protected readonly row = viewChild<ElementRef<HTMLElement>>('row');
@@ -132,33 +133,8 @@ export class Wall {
   });
   protected readonly views = inject(WallViews);
 
-  readonly #reach = inject(LitScope).reach;
-  /** Ids of the places to light, by page: those the focused control reaches, else the one whose slip hangs. */
-  protected readonly lit = computed(
-    (): ReadonlyMap<string, ReadonlySet<string>> => {
-      const { place, also } = this.desk();
-      // Once a value is set, what it is set on is looked at: outlines would lie over the very corners and letters.
-      if (this.#changed()) return new Map();
-      const reach = this.#reach();
-      if (!reach) return new Map(place ? [[place.page, new Set([place.id, ...also.map(({ id }) => id)])]] : []);
-      // Only what hangs has marks: the others are not taken apart for them.
-      return new Map(
-        [...this.#hung.hanging()].flatMap((page): [string, ReadonlySet<string>][] =>
-          reach.on(page).size > 0 ? [[page, reach.on(page)]] : [],
-        ),
-      );
-    },
-    { equal: sameLit },
-  );
-
-  /** True if a value changed since the control that has the focus got it, or the place was chosen. */
-  readonly #changed = linkedSignal<{ scope: unknown; place: unknown; shown: unknown }, boolean>({
-    source: () => ({ scope: this.#scope(), place: this.desk().place, shown: this.#shown() }),
-    computation: (now, before) =>
-      before && now.scope === before.source.scope && now.place === before.source.place
-        ? before.value || now.shown !== before.source.shown
-        : false,
-  });
+  /** Ids of the places to light, by page. */
+  protected readonly lit = inject(LitPlaces).lit;
   readonly #room = toSignal(fromEvent(window, 'resize').pipe(map(() => window.innerWidth)), {
     initialValue: window.innerWidth,
   });

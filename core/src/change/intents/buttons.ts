@@ -1,4 +1,4 @@
-import { buttonRoles } from '../../ground/index.ts';
+import { buttonRoles } from '../../background/index.ts';
 import { uniqueName, uniquePath } from '../../palette/index.ts';
 import { referencesTo, type Site } from '../../site/index.ts';
 import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';

@@ -1,5 +1,5 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
-import { roleLabel, type RoleValue } from '../../ground/index.ts';
+import { roleLabel, type RoleValue } from '../../background/index.ts';
 import { ownerWords, referencesTo, type Ground, type Site } from '../../site/index.ts';
 import type { Op } from '../change.ts';
 import { joinEdits } from './join-edits.ts';

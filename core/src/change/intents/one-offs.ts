@@ -1,4 +1,4 @@
-import { BUTTON_PARTS, buttonRole, buttonRoles, type ButtonPart, type RoleValue } from '../../ground/index.ts';
+import { BUTTON_PARTS, buttonRole, buttonRoles, type ButtonPart, type RoleValue } from '../../background/index.ts';
 import { uniqueName, uniquePath } from '../../palette/index.ts';
 import type { Anchor } from '../../page/index.ts';
 import type { Override, Site, TextStyle } from '../../site/index.ts';

@@ -1,5 +1,5 @@
 import { deltaE, oklchToOklab, type ParsedColor } from '../../color/index.ts';
-import { roleSwatch, withRoleSwatch } from '../../ground/index.ts';
+import { roleSwatch, withRoleSwatch } from '../../background/index.ts';
 import {
   mapRule,
   ruleBetween,

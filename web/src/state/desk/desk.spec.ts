@@ -1,4 +1,5 @@
-import { DeskActions, deskReducer, keepDesk, type DeskState } from './desk.ts';
+import { DeskActions, deskReducer, type DeskState } from './desk.ts';
+import { keepDesk, rememberedDesk } from './remembered-desk.ts';
 
 const start = (): DeskState => deskReducer(undefined, { type: 'none' });
 
@@ -38,6 +39,14 @@ describe('desk state', () => {
     const kept = JSON.parse(localStorage.getItem('yohaku-desk')!) as Record<string, unknown>;
     expect(kept).toEqual(jasmine.objectContaining({ step: 'backgrounds', surround: 'dark', ground: 'pale' }));
     expect(kept['selected']).toBeUndefined();
+    expect(rememberedDesk()).toEqual({ ...start(), step: 'backgrounds', surround: 'dark', ground: 'pale' });
+    localStorage.removeItem('yohaku-desk');
+  });
+  it('takes the standard for a remembered value that is unknown or out of range', () => {
+    localStorage.setItem('yohaku-desk', '{"step":"nowhere","surround":"red","height":-5,"severity":9,"third":"wide"}');
+    expect(rememberedDesk()).toEqual(start());
+    localStorage.setItem('yohaku-desk', '{half');
+    expect(rememberedDesk()).toEqual(start());
     localStorage.removeItem('yohaku-desk');
   });
 });

@@ -1,8 +1,7 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
-import { VISIONS, editedPage, type StressKind, type Vision } from '@yohaku/core';
-import { remember, remembered } from '../../ui/index.ts';
+import { editedPage, type StressKind, type Vision } from '@yohaku/core';
 import type { Scope } from './scope.ts';
-import { stepNamed, stepOpens, type Step } from './steps.ts';
+import { stepOpens, type Step } from './steps.ts';
 
 export const SURROUNDS = ['light', 'middle', 'dark'] as const;
 export const SURROUND_LABELS: Record<Surround, string> = { light: 'Light', middle: 'Middle', dark: 'Dark' };
@@ -64,7 +63,7 @@ export interface DeskState {
   readonly keysShown: boolean;
 }
 
-const STANDARD: DeskState = {
+export const STANDARD: DeskState = {
   step: 'colour',
   height: null,
   surround: 'middle',
@@ -93,54 +92,6 @@ const STANDARD: DeskState = {
   stress: [],
   keysShown: false,
 };
-
-const KEY = 'yohaku-desk';
-
-function kept(): DeskState {
-  try {
-    const { step, height, surround, seen, severity, third, swatch, ground, style, unfolded, fits } = JSON.parse(
-      remembered(KEY) ?? '{}',
-    ) as Partial<DeskState>;
-    const known = stepNamed(step ?? '') ?? STANDARD.step;
-    return {
-      ...STANDARD,
-      step: known,
-      height: typeof height === 'number' && height >= 60 && height <= 4000 ? height : null,
-      hanging: stepOpens(known),
-      surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround,
-      seen: seen && VISIONS.includes(seen) ? seen : STANDARD.seen,
-      severity: typeof severity === 'number' && severity >= 0 && severity <= 1 ? severity : STANDARD.severity,
-      third: typeof third === 'number' && third >= 320 && third <= 2560 ? third : null,
-      swatch: swatch ?? null,
-      ground: ground ?? null,
-      style: style ?? null,
-      unfolded: unfolded === true,
-      fits: fits === true,
-    };
-  } catch {
-    return STANDARD;
-  }
-}
-
-/** Choices are remembered on this machine. */
-export function keepDesk({
-  step,
-  height,
-  surround,
-  seen,
-  severity,
-  third,
-  swatch,
-  ground,
-  style,
-  unfolded,
-  fits,
-}: DeskState): void {
-  remember(
-    KEY,
-    JSON.stringify({ step, height, surround, seen, severity, third, swatch, ground, style, unfolded, fits }),
-  );
-}
 
 export const DeskActions = createActionGroup({
   source: 'Desk',
@@ -178,7 +129,7 @@ function pageOf(state: DeskState, place: PlaceRef | null | undefined): Partial<D
 export const deskFeature = createFeature({
   name: 'desk',
   reducer: createReducer(
-    kept(),
+    STANDARD,
     on(DeskActions.step, (state, { step }): DeskState =>
       state.step === step
         ? state

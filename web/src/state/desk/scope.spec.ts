@@ -1,6 +1,6 @@
 import { placeCount, placesOf, publishedPages, reachRows, siteIndex, tokenTable } from '@yohaku/core';
 import { small } from '../../testing/small.ts';
-import { reachPanels } from '../../wall/panels.ts';
+import { reachPanels } from '../../wall/hang/panels.ts';
 import { NAME_ONLY, reachOfScope } from './scope.ts';
 
 const site = small();

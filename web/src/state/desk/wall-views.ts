@@ -2,7 +2,7 @@ import { Injectable, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { tokenTable, type Token } from '@yohaku/core';
 import { KEYS, type Key } from '../../ui/index.ts';
-import { gatherFeature } from '../gather/gather.ts';
+import { sourcesFeature } from '../sources/sources.ts';
 import { siteFeature } from '../site/site.selectors.ts';
 import { deskFeature, type DeskState } from './desk.ts';
 
@@ -56,8 +56,8 @@ export class WallViews {
   readonly #store = inject(Store);
   readonly #desk = this.#store.selectSignal(deskFeature.selectDeskState);
   readonly #site = this.#store.selectSignal(siteFeature.selectCurrent);
-  readonly #sources = this.#store.selectSignal(gatherFeature.selectSources);
-  readonly #pin = this.#store.selectSignal(gatherFeature.selectPin);
+  readonly #sources = this.#store.selectSignal(sourcesFeature.selectSources);
+  readonly #pin = this.#store.selectSignal(sourcesFeature.selectPin);
 
   /** The selected token; undefined if there is none. */
   readonly selected = computed(() => {

@@ -1,6 +1,7 @@
 import { createActionGroup, emptyProps, props } from '@ngrx/store';
 import type { Change, Edit, LoadedSite, SavedChange, Site } from '@yohaku/core';
 import type { SetAside } from '../../api/index.ts';
+import type { SiteState } from './site-state.ts';
 
 /** Everything that happens to the site in this window. */
 export const SiteActions = createActionGroup({
@@ -9,7 +10,14 @@ export const SiteActions = createActionGroup({
     Open: props<{ siteId: string }>(),
     /** The site is on its way: with its first pages once those are here, then only how many there are. */
     Opening: props<{ site: Site | null; here: number; of: number }>(),
-    Loaded: props<LoadedSite & { pending: readonly Change[]; aside?: readonly SetAside[] }>(),
+    /** The whole site, with what this browser has stored: unsent and refused edits, undo steps. */
+    Loaded: props<
+      LoadedSite & {
+        pending: readonly Change[];
+        aside?: readonly SetAside[];
+        undo?: Pick<SiteState, 'done' | 'undone'>;
+      }
+    >(),
     'Load failed': props<{ words: string; signedOut: boolean }>(),
     /** A control is held: shown, not sent. */
     Preview: props<{ edit: Edit | null }>(),

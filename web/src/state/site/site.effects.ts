@@ -29,7 +29,7 @@ import {
 import { plural, type Change, type SendResult } from '@yohaku/core';
 import { SiteApi, asideStore, canRetry, failureWords, isSignedOut, pendingStore, windowId } from '../../api/index.ts';
 import { SiteActions } from './site.actions.ts';
-import { undoShelf } from './site.reducer.ts';
+import { storeUndo, storedUndo } from './undo-steps.ts';
 import { siteFeature } from './site.selectors.ts';
 import { deskFeature, type DeskState } from '../desk/desk.ts';
 import { packed } from './packed.ts';
@@ -72,7 +72,11 @@ export class SiteEffects {
               ? of(SiteActions.opening(opening))
               : from(
                   Promise.all([pendingStore.all(siteId).catch(() => []), asideStore.all(siteId).catch(() => [])]),
-                ).pipe(map(([pending, aside]) => SiteActions.loaded({ ...opening.whole, pending, aside }))),
+                ).pipe(
+                  map(([pending, aside]) =>
+                    SiteActions.loaded({ ...opening.whole, pending, aside, undo: storedUndo(siteId) }),
+                  ),
+                ),
           ),
           catchError((error: unknown) =>
             of(SiteActions.loadFailed({ words: failureWords(error), signedOut: isSignedOut(error) })),
@@ -381,7 +385,7 @@ export class SiteEffects {
     this.#store.select(siteFeature.selectSiteState).pipe(
       filter(({ status }) => status === 'ready'),
       distinctUntilChanged((site, other) => site.done === other.done && site.undone === other.undone),
-      map(({ siteId, done, undone }) => undoShelf.keep(siteId, done, undone)),
+      map(storeUndo),
       filter((gone) => gone > 0),
       map((gone) =>
         SiteActions.notice({

@@ -13,9 +13,8 @@ import {
   type Op,
   type Site,
 } from '@yohaku/core';
-import { UndoStore } from '../../api/index.ts';
 import { SiteActions } from './site.actions.ts';
-import { type UndoStep, type SiteState, closedSite } from './site-state.ts';
+import { type SiteState, closedSite } from './site-state.ts';
 
 const UNDO_DEPTH = 200;
 /** The number of this window's latest values for which it reports that another window changed them. */
@@ -142,14 +141,14 @@ export const siteReducer = createReducer(
     ...closedSite,
     status: 'loading',
     siteId,
-    ...keptUndo(siteId),
   })),
   on(SiteActions.opening, (state, { site, here, of }): SiteState =>
     settled({ ...state, status: 'opening', opening: { here, of }, current: site ?? state.current }),
   ),
-  on(SiteActions.loaded, (state, { site, sequence, pending, aside = [], told = [] }): SiteState =>
+  on(SiteActions.loaded, (state, { site, sequence, pending, aside = [], told = [], undo }): SiteState =>
     settled({
       ...state,
+      ...undo,
       status: 'ready',
       opening: null,
       confirmed: site,
@@ -330,14 +329,3 @@ function inRow<T extends { readonly sequence: number }>(changes: readonly T[], a
 /** Returns true if the server kept a change as it was sent. */
 const isAsSent = (kept: Change, sent: Change | undefined): boolean =>
   kept === sent || (sent !== undefined && jsonEqual(kept.ops, sent.ops));
-
-/** The undo steps of this window that are kept over a reload. */
-export const undoShelf = new UndoStore<UndoStep>();
-
-/** Undo stacks of this window from before a reload. Steps kept before they said their version are of the first. */
-function keptUndo(siteId: string): Pick<SiteState, 'done' | 'undone'> {
-  const { done, undone } = undoShelf.read(siteId);
-  const versioned = (steps: readonly UndoStep[]) =>
-    steps.map((step) => ({ ...step, schemaVersion: (step as Partial<UndoStep>).schemaVersion ?? 1 }));
-  return { done: versioned(done), undone: versioned(undone) };
-}

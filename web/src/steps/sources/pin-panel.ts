@@ -12,7 +12,7 @@ import {
   type SpotGroup,
   type WithoutToken,
 } from '@yohaku/core';
-import { DeskActions, Editor, Pinned, Reaching, freshId, gatherFeature, type Scope } from '../../state/index.ts';
+import { DeskActions, Editor, Pinned, Reaching, freshId, sourcesFeature, type Scope } from '../../state/index.ts';
 import { ACTS } from '../../ui/index.ts';
 
 /** Most spots of one row marked on the wall. */
@@ -34,7 +34,7 @@ export class PinPanel {
   readonly #store = inject(Store);
   readonly #editor = inject(Editor);
   readonly #pinned = inject(Pinned);
-  readonly #state = this.#store.selectSignal(gatherFeature.selectGatherState);
+  readonly #state = this.#store.selectSignal(sourcesFeature.selectSourcesState);
   protected readonly rows = computed(() => this.#pinned.groups().filter((group) => group.deltaE > AS_DRAWN));
   protected readonly same = computed(() =>
     this.#pinned

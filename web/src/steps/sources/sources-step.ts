@@ -27,18 +27,18 @@ import {
   type Drop,
   type Edit,
   type Source,
-  type SiftPart,
+  type RankingPart,
 } from '@yohaku/core';
 import {
   DeskActions,
   Editor,
-  GatherActions,
+  SourcesActions,
   PASTED,
   Reaching,
   Tray,
   deskFeature,
   freshId,
-  gatherFeature,
+  sourcesFeature,
   type Pin,
   type Scope,
 } from '../../state/index.ts';
@@ -60,14 +60,14 @@ import { BringIn } from './bring-in.ts';
 import { CostCurve } from './cost-curve.ts';
 import { LogoPanel } from './logo-panel.ts';
 import { PinPanel } from './pin-panel.ts';
-import { siftOrder } from './sift-order.ts';
+import { rankingOrder } from './ranking-order.ts';
 
 const ROW = 28;
 /** How a design is compared with a page: as the last time, if that was with a page. */
 const wayOver = (last: Pin['way'] | undefined): Pin['way'] => (last && last !== 'alone' ? last : 'fade');
 
 /** The labels of the parts of a candidate's score. */
-const SCORE_WORDS: Readonly<Record<SiftPart, string>> = {
+const SCORE_WORDS: Readonly<Record<RankingPart, string>> = {
   extent: 'area',
   role: 'role',
   spread: 'sources',
@@ -75,9 +75,9 @@ const SCORE_WORDS: Readonly<Record<SiftPart, string>> = {
   use: 'usage',
 };
 
-/** Sources in, sifted with the swatches there are: how many are kept is the designer's, what dropping costs is said. */
+/** Sources in, ranked with the swatches there are: how many are kept is the designer's, what dropping costs is said. */
 @Component({
-  selector: 'yo-gather',
+  selector: 'yo-sources',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ACTS,
@@ -102,30 +102,30 @@ export class SourcesStep {
   readonly #store = inject(Store);
   readonly #editor = inject(Editor);
   readonly #tray = inject(Tray);
-  protected readonly state = this.#store.selectSignal(gatherFeature.selectGatherState);
-  readonly #sources = this.#store.selectSignal(gatherFeature.selectSources);
+  protected readonly state = this.#store.selectSignal(sourcesFeature.selectSourcesState);
+  readonly #sources = this.#store.selectSignal(sourcesFeature.selectSources);
   protected readonly cut = viewChild<ElementRef<HTMLElement>>('cut');
   protected readonly text = signal('');
   protected readonly chosen = signal<string | null>(null);
   protected readonly scoreWords = SCORE_WORDS;
-  protected readonly weights = Object.entries(SIFT_WEIGHTS) as [SiftPart, number][];
+  protected readonly weights = Object.entries(SIFT_WEIGHTS) as [RankingPart, number][];
   readonly #colors = computed(() => {
     const site = this.#editor.current();
     return site ? candidates(site, this.#sources()) : [];
   });
-  protected readonly sift = computed(() =>
-    siftOrder(this.#colors(), this.#sources(), this.state().count, this.state().choices),
+  protected readonly ranking = computed(() =>
+    rankingOrder(this.#colors(), this.#sources(), this.state().count, this.state().choices),
   );
   protected readonly curve = computed(() => ({
-    costs: this.sift().costs,
-    bestTradeOff: this.sift().bestTradeOff,
-    kept: this.sift().kept.length,
-    cost: this.sift().cost,
+    costs: this.ranking().costs,
+    bestTradeOff: this.ranking().bestTradeOff,
+    kept: this.ranking().kept.length,
+    cost: this.ranking().cost,
   }));
   protected readonly plan = computed(() =>
     planTaking(
       this.#colors(),
-      new Set(this.sift().kept.map((entry) => entry.color.id)),
+      new Set(this.ranking().kept.map((entry) => entry.color.id)),
       Object.fromEntries(Object.entries(this.state().choices).map(([id, { replacement }]) => [id, replacement])),
     ),
   );
@@ -208,7 +208,7 @@ export class SourcesStep {
     const width = Math.max(320, Math.min(1920, drawn > 1600 ? Math.round(drawn / 2) : drawn));
     const page = known && site.pages[known.page] ? known.page : (homePage(site)?.id ?? site.pageOrder[0]!);
     this.#store.dispatch(
-      GatherActions.pin({
+      SourcesActions.pin({
         pin:
           known?.sources === piece.id
             ? { ...known, way: asked ?? wayOver(known.way) }
@@ -238,19 +238,19 @@ export class SourcesStep {
 
   /** Takes a colour in hand: its occurrences are outlined on the wall. */
   protected take(color: Candidate): void {
-    this.#store.dispatch(GatherActions.hand({ hand: this.holds(color) ? [] : color.alike }));
+    this.#store.dispatch(SourcesActions.hand({ hand: this.holds(color) ? [] : color.alike }));
   }
   protected holds(color: Candidate): boolean {
     return color.alike.some((name) => this.hand().includes(name));
   }
   protected keep(color: Candidate, keep: boolean): void {
-    this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { keep } }));
+    this.#store.dispatch(SourcesActions.decide({ color: color.id, choice: { keep } }));
   }
   protected name(color: Candidate): string {
     return this.state().choices[color.id]?.name ?? color.label;
   }
   protected rename(color: Candidate, name: string): void {
-    this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { name } }));
+    this.#store.dispatch(SourcesActions.decide({ color: color.id, choice: { name } }));
   }
   protected readonly checkName = nameProblem('A swatch');
 
@@ -263,19 +263,19 @@ export class SourcesStep {
   }
 
   protected count(count: number): void {
-    const most = this.sift().kept.length + this.sift().dropped.length;
-    this.#store.dispatch(GatherActions.count({ count: Math.max(1, Math.min(most, count)) }));
+    const most = this.ranking().kept.length + this.ranking().dropped.length;
+    this.#store.dispatch(SourcesActions.count({ count: Math.max(1, Math.min(most, count)) }));
     // The line goes where the list has grown to: it stays in sight.
     requestAnimationFrame(() => this.cut()?.nativeElement.scrollIntoView({ block: 'nearest' }));
   }
   protected keyLine(event: KeyboardEvent): void {
     const by = KEYS.cut.by(event);
-    if (by !== 0) this.count(this.sift().kept.length + by);
+    if (by !== 0) this.count(this.ranking().kept.length + by);
   }
   /** Draws the line between what is in and what is out; a row is a colour. */
   #pulledFrom = 0;
   protected hold(): void {
-    this.#pulledFrom = this.sift().kept.length;
+    this.#pulledFrom = this.ranking().kept.length;
   }
   protected pull({ dy }: Pulled): void {
     this.count(this.#pulledFrom + Math.round(dy / ROW));
@@ -317,16 +317,16 @@ export class SourcesStep {
   }
   protected turnPart(color: Candidate): void {
     this.#store.dispatch(
-      GatherActions.decide({ color: color.id, choice: { part: this.part(color) === 'core' ? 'side' : 'core' } }),
+      SourcesActions.decide({ color: color.id, choice: { part: this.part(color) === 'core' ? 'side' : 'core' } }),
     );
   }
   /** The replacement of each dropped swatch. */
   protected readonly replacements = computed(() => new Map(this.plan().drops.map((drop) => [drop.color.id, drop])));
   protected readonly keptOptions = computed(() =>
-    this.sift().kept.map(({ color }) => ({ value: color.id, label: this.name(color), color: color.hex })),
+    this.ranking().kept.map(({ color }) => ({ value: color.id, label: this.name(color), color: color.hex })),
   );
   protected replace(color: Candidate, replacement: string): void {
-    this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { replacement } }));
+    this.#store.dispatch(SourcesActions.decide({ color: color.id, choice: { replacement } }));
   }
 
   protected apply(): void {
@@ -335,7 +335,7 @@ export class SourcesStep {
     if (!edit) return;
     this.#editor.commit(() => edit);
     this.#store.dispatch(
-      GatherActions.taken({
+      SourcesActions.taken({
         colors: [...plan.adds, ...plan.drops.map((drop) => drop.color)].map((candidate) => candidate.id),
       }),
     );
@@ -371,7 +371,7 @@ export class SourcesStep {
         figure: plural(this.state().sources.length, 'source'),
       };
     return {
-      subject: plural(this.sift().kept.length, 'colour'),
+      subject: plural(this.ranking().kept.length, 'colour'),
       figure: this.says() || `${plural(this.state().sources.length, 'source')}; the palette has these colours`,
     };
   });
@@ -380,5 +380,5 @@ export class SourcesStep {
   }));
   protected readonly plural = plural;
   protected readonly figure = cutDownText;
-  protected readonly parts = Object.keys(SIFT_WEIGHTS) as SiftPart[];
+  protected readonly parts = Object.keys(SIFT_WEIGHTS) as RankingPart[];
 }

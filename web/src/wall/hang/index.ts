@@ -1,0 +1,13 @@
+export type { FramePick } from './frame-pick.ts';
+export { Frames } from './frames.ts';
+export { holdStill, middleInSight, onWall, viewOf } from './hold-still.ts';
+export { HungPages } from './hung-pages.ts';
+export { LitPlaces, failingByPage } from './lit-places.ts';
+export { overviewScale } from './overview-scale.ts';
+export { PageFrame } from './page-frame.ts';
+export { PagePair, type PairPick, type WallPage } from './page-pair.ts';
+export { showMostUses } from './pages-by-uses.ts';
+export { PlacePanels } from './place-panels.ts';
+export { SectionSight } from './section-sight.ts';
+export { StressBar } from './stress-bar.ts';
+export { WallState, hangsAlready } from './wall-state.ts';

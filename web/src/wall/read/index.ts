@@ -1,0 +1,7 @@
+export type { Break } from './breaks.ts';
+export { stir } from './calm.ts';
+export { heightOf } from './height-of.ts';
+export { lostWords } from './lost-words.ts';
+export { PageReadings, READ_WIDTHS } from './page-readings.ts';
+export { Found } from './read-findings.ts';
+export { focusOf } from './read-pixels.ts';

@@ -1,0 +1,2 @@
+export { WordsEditor } from './words-editor.ts';
+export { WordsTools } from './words-tools.ts';
