@@ -8,9 +8,16 @@ export type AnswerPolicy = 'data' | 'frame' | 'live';
 
 /**
  * One address of the API, declared once: router, guard, reading of input, description and the desk's client are all
- * made from this.
+ * made from this. `B` and `Q` are body and query as the handler gets them, `SentB` and `SentQ` as a client sends them.
  */
-export interface Declared<P extends string = string, B = unknown, Q = unknown, A = unknown> {
+export interface Declared<
+  P extends string = string,
+  B = unknown,
+  Q = unknown,
+  A = unknown,
+  SentB = unknown,
+  SentQ = unknown,
+> {
   readonly method: 'get' | 'post' | 'put' | 'delete';
   /** As the router takes it: `/api/sites/:site`. Compared letter by letter. */
   readonly path: P;
@@ -18,10 +25,10 @@ export interface Declared<P extends string = string, B = unknown, Q = unknown, A
   /** Open to those who are not signed in; every other route is closed to them. */
   readonly open?: true;
   readonly policy?: AnswerPolicy;
-  readonly body?: v.GenericSchema<unknown, B>;
+  readonly body?: v.GenericSchema<SentB, B>;
   /** Largest JSON body in bytes, where it is not that of most routes. */
   readonly bodyBytes?: number;
-  readonly query?: v.GenericSchema<unknown, Q>;
+  readonly query?: v.GenericSchema<SentQ, Q>;
   /** Largest file taken as the body, in bytes, and what is said of a larger one. */
   readonly upload?: {
     readonly bytes: number;
@@ -37,8 +44,9 @@ export interface Declared<P extends string = string, B = unknown, Q = unknown, A
 
 /** Declares a route that answers `A`. */
 export function answering<A>() {
-  return <const P extends string, B = undefined, Q = undefined>(declared: Declared<P, B, Q>): Declared<P, B, Q, A> =>
-    declared as Declared<P, B, Q, A>;
+  return <const P extends string, B = undefined, Q = undefined, SentB = undefined, SentQ = undefined>(
+    declared: Declared<P, B, Q, unknown, SentB, SentQ>,
+  ): Declared<P, B, Q, A, SentB, SentQ> => declared as Declared<P, B, Q, A, SentB, SentQ>;
 }
 
 /** The parts of an address that are filled in: those of `/api/sites/:site` are `{ site }`. */

@@ -31,13 +31,19 @@ export const PATIENCE = new InjectionToken<{ ms: number }>('patience with the se
   factory: () => ({ ms: 20_000 }),
 });
 
-/** The parts of a request. */
-interface Sent {
-  readonly body?: unknown;
-  readonly query?: Readonly<Record<string, string | number>>;
-  readonly headers?: Readonly<Record<string, string>>;
-}
+/** A value as it is sent: nothing in it is changed. */
+type AsSent<T> = T extends readonly (infer E)[]
+  ? readonly AsSent<E>[]
+  : T extends object
+    ? { readonly [K in keyof T]: AsSent<T[K]> }
+    : T;
+/** The parts of a request: those that the route declares, in their types. */
+type Sent<B, Q> = ([B] extends [undefined] ? unknown : { readonly body: AsSent<B> }) &
+  ([Q] extends [undefined] ? unknown : { readonly query: AsSent<Q> });
+/** True for a route that takes neither body nor query. */
+type Bare<B, Q> = [B, Q] extends [undefined, undefined] ? true : false;
 
+type HttpQuery = Readonly<Record<string, string>>;
 const AS_FILE = { 'Content-Type': 'application/octet-stream' } as const;
 
 /** Everything the desk asks of the server, as the routes are declared. */
@@ -46,15 +52,28 @@ export class SiteApi {
   readonly #http = inject(HttpClient);
   readonly #patience = inject(PATIENCE);
 
-  #ask<P extends string, B, Q, A>(
-    declared: Declared<P, B, Q, A>,
+  #ask<P extends string, B, Q, A, SentB, SentQ>(
+    declared: Declared<P, B, Q, A, SentB, SentQ>,
     params: ParamsOf<P>,
-    { body, query, headers }: Sent = {},
+    ...[sent]: Bare<SentB, SentQ> extends true ? [] : [Sent<SentB, SentQ>]
   ): Observable<A> {
+    const { body, query } = (sent ?? {}) as { readonly body?: unknown; readonly query?: HttpQuery };
     return this.#http.request<A>(declared.method.toUpperCase(), addressOf(declared, params), {
       body,
       ...(query ? { params: query } : {}),
-      ...(headers ? { headers } : {}),
+    });
+  }
+  /** Sends a file as the body. */
+  #upload<P extends string, Q, A, SentQ>(
+    declared: Declared<P, undefined, Q, A, undefined, SentQ>,
+    params: ParamsOf<P>,
+    query: AsSent<SentQ>,
+    content: Blob,
+  ): Observable<A> {
+    return this.#http.request<A>(declared.method.toUpperCase(), addressOf(declared, params), {
+      body: content,
+      params: query as HttpQuery,
+      headers: AS_FILE,
     });
   }
 
@@ -69,11 +88,7 @@ export class SiteApi {
   }
   /** Begins a site: the server reads it again, like every site that is brought in. */
   beginSite(site: Site): Observable<{ readonly id: string }> {
-    return this.#ask(
-      API.sites.bringIn,
-      {},
-      { body: new Blob([JSON.stringify(site)]), query: { id: site.id }, headers: AS_FILE },
-    );
+    return this.#upload(API.sites.bringIn, {}, { id: site.id }, new Blob([JSON.stringify(site)]));
   }
   renameSite(site: string, was: string, name: string): Observable<readonly SendResult[]> {
     return this.send(site, 'w-shelf', [
@@ -132,7 +147,9 @@ export class SiteApi {
     );
   }
   after(site: string, sequence: number): Observable<CaughtUp> {
-    return this.#ask(API.sites.after, { site }, { query: { after: sequence } }).pipe(timeout(this.#patience.ms));
+    return this.#ask(API.sites.after, { site }, { query: { after: String(sequence) } }).pipe(
+      timeout(this.#patience.ms),
+    );
   }
   sessions(): Observable<readonly ListedSession[]> {
     return this.#ask(API.session.list, {}).pipe(map(({ sessions }) => sessions));
@@ -145,11 +162,7 @@ export class SiteApi {
     return this.#ask(API.sources.list, { site }).pipe(map(({ sources }) => sources));
   }
   addSource(site: string, id: string, name: string, content: Blob): Observable<Source> {
-    return this.#ask(
-      API.sources.add,
-      { site },
-      { body: content, query: { id, name: name.slice(0, 200) }, headers: AS_FILE },
-    );
+    return this.#upload(API.sources.add, { site }, { id, name: name.slice(0, 200) }, content);
   }
   putAwaySource(site: string, id: string, putAway: boolean): Observable<void> {
     return this.#ask(API.sources.putAway, { site, id }, { body: { putAway } });
@@ -159,17 +172,13 @@ export class SiteApi {
     name: string,
     content: Blob,
   ): Observable<{ readonly hash: string; readonly type: DownloadType; readonly bytes: number }> {
-    return this.#ask(
-      API.downloads.add,
-      { site },
-      { body: content, query: { name: name.slice(0, 200) }, headers: AS_FILE },
-    );
+    return this.#upload(API.downloads.add, { site }, { name: name.slice(0, 200) }, content);
   }
   readFont(name: string, content: Blob): Observable<FontRead> {
-    return this.#ask(API.fonts.read, {}, { body: content, query: { name: name.slice(0, 200) }, headers: AS_FILE });
+    return this.#upload(API.fonts.read, {}, { name: name.slice(0, 200) }, content);
   }
   letters(site: string, before?: string): Observable<LettersPage> {
-    return this.#ask(API.letters.list, { site }, before === undefined ? {} : { query: { before } });
+    return this.#ask(API.letters.list, { site }, { query: before === undefined ? {} : { before } });
   }
   markLetter(site: string, id: string, read: boolean): Observable<void> {
     return this.#ask(API.letters.mark, { site, id }, { body: { read } });

@@ -13,7 +13,7 @@ import {
 import { Store } from '@ngrx/store';
 import { publishedPages } from '@yohaku/core';
 import { deskFeature, siteFeature } from '../../state/index.ts';
-import { PageReadings, READ_WIDTHS, stir } from '../read/index.ts';
+import { PageReadings, READ_WIDTHS, Calm } from '../read/index.ts';
 import { Frames } from './frames.ts';
 import { hanging, NONE_HUNG, oneFrameOn, type Hung } from './hanging.ts';
 import type { Paper } from './page-pair.ts';
@@ -31,6 +31,7 @@ const SHOWN_MS = 400;
 @Injectable()
 export class HungPages {
   readonly #store = inject(Store);
+  readonly #calm = inject(Calm);
   readonly #destroy = inject(DestroyRef);
   readonly #frames = inject(Frames);
   readonly #site = this.#store.selectSignal(siteFeature.selectCurrent);
@@ -114,7 +115,7 @@ export class HungPages {
       if (hung === before) return;
       for (const key of keysBeyond(before, hung)) this.#frames.frame(key)?.park();
       this.hung.set(hung);
-      stir();
+      this.#calm.stir();
       void this.#shown(keysBeyond(hung, before)).then(() => requestIdleCallback(next, { timeout: 200 }));
     };
     next();

@@ -24,7 +24,7 @@ import { markPaths, type MarkPaths } from './place-marks.ts';
 import { FramePainter, isThere, pageSource, siteFrame, turn } from '../paint/index.ts';
 import { PageReadings } from '../read/index.ts';
 import { Shells } from './shells.ts';
-import { watchSight } from './sight.ts';
+import { Sight } from './sight.ts';
 import { WordsEditor } from '../words/index.ts';
 import { type FramePick, picked } from './frame-pick.ts';
 
@@ -58,6 +58,7 @@ const NAMED = 0.3;
   styleUrl: './page-frame.less',
 })
 export class PageFrame {
+  readonly #sight = inject(Sight);
   readonly siteId = input.required<string>();
   readonly page = input.required<string>();
   readonly width = input.required<number>();
@@ -129,7 +130,7 @@ export class PageFrame {
     effect(() => this.#dress());
     this.#destroy.onDestroy(() => this.#gone?.abort());
     this.#destroy.onDestroy(
-      watchSight(this.#host.nativeElement, (near) => {
+      this.#sight.watch(this.#host.nativeElement, (near) => {
         this.near.set(near);
         if (near) this.#frames.cameNear();
       }),

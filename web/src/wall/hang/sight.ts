@@ -1,49 +1,51 @@
+import { Injectable } from '@angular/core';
+
 /** How far outside the window something is kept ready. */
 const NEAR = '240px 400px';
 
-const told = new WeakMap<Element, (near: boolean) => void>();
-let watching: IntersectionObserver | undefined;
-/**
- * Those that came near and have not been told: one a picture of the screen, for what is shown then is laid out, and
- * several at once in one piece.
- */
-const coming = new Set<Element>();
-let asked = false;
-
-function tellNext(): void {
-  const [first] = coming;
-  asked = first !== undefined;
-  if (!first) return;
-  coming.delete(first);
-  told.get(first)?.(true);
-  requestAnimationFrame(tellNext);
-}
-
-/**
- * Tells whether an element is in the window or near it, to begin with and whenever that changes.
- * One observer for all: browsers ask each of them anew for every frame they paint.
- *
- * @returns ends it
- */
-export function watchSight(element: Element, tell: (near: boolean) => void): () => void {
-  watching ??= new IntersectionObserver(
+/** Tells elements when they come near the window and when they leave it. */
+@Injectable({ providedIn: 'root' })
+export class Sight {
+  readonly #told = new WeakMap<Element, (near: boolean) => void>();
+  /** Elements that came near and have not been told. */
+  readonly #coming = new Set<Element>();
+  #asked = false;
+  /** One observer for all: browsers ask each observer anew for every frame they paint. */
+  readonly #observer = new IntersectionObserver(
     (entries) => {
       for (const { target, isIntersecting } of entries) {
-        if (isIntersecting) coming.add(target);
+        if (isIntersecting) this.#coming.add(target);
         else {
-          coming.delete(target);
-          told.get(target)?.(false);
+          this.#coming.delete(target);
+          this.#told.get(target)?.(false);
         }
       }
-      if (!asked) tellNext();
+      if (!this.#asked) this.#tellNext();
     },
     { rootMargin: NEAR },
   );
-  told.set(element, tell);
-  watching.observe(element);
-  return () => {
-    watching!.unobserve(element);
-    coming.delete(element);
-    told.delete(element);
-  };
+
+  /**
+   * Tells whether an element is in the window or near it, to begin with and whenever that changes. @returns a function
+   * that ends it
+   */
+  watch(element: Element, tell: (near: boolean) => void): () => void {
+    this.#told.set(element, tell);
+    this.#observer.observe(element);
+    return () => {
+      this.#observer.unobserve(element);
+      this.#coming.delete(element);
+      this.#told.delete(element);
+    };
+  }
+
+  /** Tells one element per frame of the screen: what is shown then is laid out, and several at once in one piece. */
+  #tellNext(): void {
+    const [first] = this.#coming;
+    this.#asked = first !== undefined;
+    if (!first) return;
+    this.#coming.delete(first);
+    this.#told.get(first)?.(true);
+    requestAnimationFrame(() => this.#tellNext());
+  }
 }

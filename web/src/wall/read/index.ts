@@ -1,5 +1,5 @@
 export type { Break } from './breaks.ts';
-export { stir } from './calm.ts';
+export { Calm } from './calm.ts';
 export { heightOf } from './height-of.ts';
 export { lostWords } from './lost-words.ts';
 export { PageReadings, READ_WIDTHS } from './page-readings.ts';

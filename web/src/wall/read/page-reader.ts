@@ -12,7 +12,7 @@ import {
   type Row,
 } from '../../state/index.ts';
 import { readBreaks, type Break } from './breaks.ts';
-import { whenCalm, type GoesOn } from './calm.ts';
+import { Calm, type GoesOn } from './calm.ts';
 import { comparing, readLayout, type LayoutSnapshot } from './compare.ts';
 import { Found } from './read-findings.ts';
 import { type FramePainter, type HungFrame, LayoutFrame, laidOut } from '../paint/index.ts';
@@ -42,6 +42,7 @@ interface PageAtWidth {
 @Injectable({ providedIn: 'root' })
 export class PageReader {
   readonly #store = inject(Store);
+  readonly #calm = inject(Calm);
   readonly #motion = inject(MotionShown);
   readonly #readings = inject(PageReadings);
   readonly #found = inject(Found);
@@ -107,7 +108,7 @@ export class PageReader {
     for (const { key, page, width } of pagesAtWidths(pagesFirst(site, []))) {
       const was = measured.has(key) ? undefined : this.#readings.heightOf(page, width);
       if (was === undefined) continue;
-      await whenCalm();
+      await this.#calm.whenCalm();
       if (!this.#standIns() || this.#painted() !== site) return;
       moved.push((await this.#apart.read(site, page, width, { standIn: true }, heightOf)) / Math.max(1, was) - 1);
       tell();
@@ -124,7 +125,7 @@ export class PageReader {
     if (!site) return false;
     /** Returns true if it is still the one that is painted and this the newest reading, once there is time. */
     const goesOn = async (): Promise<boolean> => {
-      await whenCalm();
+      await this.#calm.whenCalm();
       return this.#painted() === site && turn === this.#turn;
     };
     if (this.#stress().length > 0) {
@@ -247,7 +248,7 @@ export class PageReader {
       sameInputs(layoutInputs(last.before, page), layoutInputs(site, page))
     )
       return undefined;
-    await whenCalm();
+    await this.#calm.whenCalm();
     return this.#apart.read(last.before, page, width, {}, (document) => readLayout(document, last.before, page));
   }
 

@@ -2,7 +2,7 @@ import { Injectable, computed, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { AUDIT_WIDTHS, FOCUS_POINTS, assetFile, pixelSets, siteIndex, type PixelSet, type Site } from '@yohaku/core';
 import { PixelsRead, layoutInputs, sameInputs, siteFeature, type LayoutInputs } from '../../state/index.ts';
-import { whenCalm, type GoesOn } from './calm.ts';
+import { Calm, type GoesOn } from './calm.ts';
 import { LayoutFrame } from '../paint/index.ts';
 import { readFocuses, readPixels } from './read-pixels.ts';
 import { PageReadings } from './page-readings.ts';
@@ -34,6 +34,7 @@ function pixelGround(site: Site, page: string): LayoutInputs {
 @Injectable({ providedIn: 'root' })
 export class PictureReader {
   readonly #store = inject(Store);
+  readonly #calm = inject(Calm);
   readonly #read = inject(PixelsRead);
   readonly #readings = inject(PageReadings);
   readonly #current = this.#store.selectSignal(siteFeature.selectCurrent);
@@ -112,7 +113,7 @@ export class PictureReader {
   async #turn(site: Site, section: { readonly page: string; readonly surface: string }): Promise<void> {
     const sets = FOCUS_POINTS.map((): PixelSet[] => []);
     for (const width of AUDIT_WIDTHS) {
-      await whenCalm();
+      await this.#calm.whenCalm();
       if (site !== this.#current() || this.#section()?.surface !== section.surface) return;
       const read = await this.#apart.read(site, section.page, width, {}, (document) =>
         readFocuses(document, site, section.page, width, section.surface, FOCUS_POINTS),
