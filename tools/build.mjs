@@ -82,22 +82,25 @@ export async function buildServer() {
 /** Builds the desk when its sources changed, each file in the forms it is sent in. */
 export async function buildWeb() {
   const stamp = join(BUILD, 'web.stamp');
-  const hash = sourceHash([
-    'core/src',
-    'core/package.json',
-    'web/src',
-    'web/public',
-    'web/angular.json',
-    'web/package.json',
-    'web/tsconfig.json',
-    'web/tsconfig.app.json',
-    'web/tsconfig.worker.json',
-    'package-lock.json',
-  ]);
+  const development = process.env['YOHAKU_DEVELOPMENT'] === '1';
+  const hash =
+    sourceHash([
+      'core/src',
+      'core/package.json',
+      'web/src',
+      'web/public',
+      'web/angular.json',
+      'web/package.json',
+      'web/tsconfig.json',
+      'web/tsconfig.app.json',
+      'web/tsconfig.worker.json',
+      'package-lock.json',
+    ]) + (development ? ' development' : '');
   if (isFresh(stamp, hash) && existsSync(join(ROOT, 'web/dist/browser/index.html'))) return;
   say('building the desk (about a minute)');
   // Whoever waits for it goes on with other things meanwhile; it ends with them.
-  const child = spawn(process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'build'], {
+  const ng = join(ROOT, 'node_modules/@angular/cli/bin/ng.js');
+  const child = spawn(process.execPath, [ng, 'build', ...(development ? ['--configuration', 'development'] : [])], {
     cwd: join(ROOT, 'web'),
     stdio: ['ignore', 2, 2],
     env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
