@@ -3,20 +3,9 @@ import { AUDIT_WIDTHS, bandOf } from '../breakpoint/index.ts';
 import { tokenTable, type TokenTable } from '../style/index.ts';
 import type { Place } from '../page/index.ts';
 import { changedTokens, placesIn, siteIndex, touchedGroups, type Group, type SiteIndex } from '../reach/index.ts';
-import { contrastRules } from './rules/contrast.ts';
-import { logoRules } from './rules/logo.ts';
-import { phonePadding } from './rules/phone-padding.ts';
-import { phoneSize } from './rules/phone-size.ts';
-import { fontWeight } from './rules/font-weight.ts';
-import { lineHeight } from './rules/line-height.ts';
 import { NO_READINGS, type LayoutReading } from './rules/layout-reading.ts';
-import { lineLength } from './rules/line-length.ts';
-import { covered } from './rules/covered.ts';
-import { alternativeText, firstHeading, linkWords } from './rules/outline.ts';
-import { textSpacing } from './rules/text-spacing.ts';
-import { zoom } from './rules/zoom.ts';
-import { targetSize } from './rules/target-size.ts';
-import { headingOrder, skippedLevel, type PlacedJudgement } from './rules/headings.ts';
+import type { PlacedJudgement } from './rules/headings.ts';
+import { LAYOUT_RULES, LOOK_RULES, PAGE_RULES } from './rules/index.ts';
 import { NO_PIXELS, PIXEL_AREAS, pixelKey, type PixelSets } from './pixels/index.ts';
 import type { Judgement } from './outcome.ts';
 
@@ -115,17 +104,7 @@ function samePixels(group: Group, before: PixelSets, now: PixelSets): boolean {
 
 /** All judgements of the rules that look at one place alone. */
 export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: PixelSets = NO_PIXELS): Judgement[] {
-  const over = group.overPicture ? { site, pixels } : undefined;
-  const judged = [
-    ...contrastRules(table, group, over),
-    ...logoRules(table, group, site),
-    ...phoneSize(table, group, site.brand),
-    ...phonePadding(table, group),
-    ...lineHeight(table, group, site.brand),
-    ...fontWeight(table, group, site.brand),
-    ...zoom(table, group),
-    ...targetSize(table, group),
-  ];
+  const judged = LOOK_RULES.flatMap((rule) => rule(group, { table, site, pixels }));
   // A group that is hidden at a width neither passes nor fails there.
   return group.hidden.length === 0
     ? judged
@@ -134,18 +113,12 @@ export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: 
 
 /** Rules that need a whole page and nothing of its layout. A batch of readings leaves them alone. */
 function judgeTrees(table: TokenTable, index: SiteIndex, site: Site): PlacedJudgement[] {
-  return index.trees.flatMap((tree) => [
-    ...headingOrder(table, index, tree),
-    ...skippedLevel(tree),
-    ...firstHeading(tree),
-    ...linkWords(tree),
-    ...alternativeText(site, tree),
-  ]);
+  return index.trees.flatMap((tree) => PAGE_RULES.flatMap((rule) => rule(tree, { table, index, site })));
 }
 
 /** Rules on what was read from the layout. */
 function judgeLayout(index: SiteIndex, site: Site, layout: readonly LayoutReading[]): PlacedJudgement[] {
-  return [...covered(index, layout), ...lineLength(index, site.brand, layout), ...textSpacing(index, layout)];
+  return LAYOUT_RULES.flatMap((rule) => rule(layout, { index, site }));
 }
 
 /**

@@ -1,50 +1,14 @@
 import type { State } from '../site/index.ts';
 
-export type RuleId =
-  | 'text-contrast'
-  | 'button-contrast'
-  | 'field-contrast'
-  | 'focus-contrast'
-  | 'icon-contrast'
-  | 'logo-contrast'
-  | 'logo-size'
-  | 'heading-order'
-  | 'skipped-level'
-  | 'phone-size'
-  | 'phone-padding'
-  | 'line-height'
-  | 'font-weight'
-  | 'line-length'
-  | 'text-spacing'
-  | 'zoom'
-  | 'target-size'
-  | 'first-heading'
-  | 'link-words'
-  | 'alternative-text'
-  | 'covered';
-
-/** The result of a rule: pass, fail, not measurable (with the reason), or not applicable. */
-export type Verdict = 'pass' | 'fail' | 'cannot-tell' | 'does-not-apply';
-
-/** One judgement of a rule, at a width and in a state. Ratios and px are exact; cut them off for display. */
-export interface Judgement {
-  readonly rule: RuleId;
-  readonly verdict: Verdict;
-  readonly state: State;
-  readonly width: number;
-  readonly found: number | null;
-  readonly needed: number;
-  /** Why it cannot be told. */
-  readonly reason?: string;
-  /** Tokens behind the judged values, the nearest first. */
-  readonly tokens: readonly string[];
+/** The requirement of a rule, in words, with its source; `most`: the required value is a maximum. */
+interface RuleFacts {
+  readonly asks: string;
+  readonly source: string;
+  readonly unit: ':1' | 'px' | '';
+  readonly most?: true;
 }
 
-/** The requirement of each rule, in words, with its source; `most`: the required value is a maximum. */
-export const RULES: Record<
-  RuleId,
-  { readonly asks: string; readonly source: string; readonly unit: ':1' | 'px' | ''; readonly most?: true }
-> = {
+const TABLE = {
   'text-contrast': { asks: 'Text has enough contrast with its background', source: 'WCAG 2.2, 1.4.3', unit: ':1' },
   'button-contrast': {
     asks: 'A button’s fill or border has enough contrast with its background',
@@ -119,7 +83,29 @@ export const RULES: Record<
   },
   zoom: { asks: 'Zooming makes the text at least twice as large', source: 'WCAG 2.2, 1.4.4', unit: '' },
   'target-size': { asks: 'A target is at least 24 px high', source: 'WCAG 2.2, 2.5.8', unit: 'px' },
-};
+} as const satisfies Readonly<Record<string, RuleFacts>>;
+
+export type RuleId = keyof typeof TABLE;
+
+/** The requirement of each rule. */
+export const RULES: Readonly<Record<RuleId, RuleFacts>> = TABLE;
+
+/** The result of a rule: pass, fail, not measurable (with the reason), or not applicable. */
+export type Verdict = 'pass' | 'fail' | 'cannot-tell' | 'does-not-apply';
+
+/** One judgement of a rule, at a width and in a state. Ratios and px are exact; cut them off for display. */
+export interface Judgement {
+  readonly rule: RuleId;
+  readonly verdict: Verdict;
+  readonly state: State;
+  readonly width: number;
+  readonly found: number | null;
+  readonly needed: number;
+  /** Why it cannot be told. */
+  readonly reason?: string;
+  /** Tokens behind the judged values, the nearest first. */
+  readonly tokens: readonly string[];
+}
 
 /** How far a judgement is from holding, among those of one rule; larger is worse, 0 just holds. */
 export function shortfall({ rule, found, needed }: Pick<Judgement, 'rule' | 'found' | 'needed'>): number {
