@@ -12,7 +12,7 @@ import { Router, RouterLink } from '@angular/router';
       There is nothing at <span class="mono">{{ address }}</span>. It may have been deleted, or part of the address is
       missing.
     </p>
-    <p><a class="opens" routerLink="/">All sites</a></p>
+    <p><a class="opens back" routerLink="/">All sites</a></p>
   </main>`,
   styleUrl: './alone.less',
 })

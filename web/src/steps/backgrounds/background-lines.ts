@@ -9,6 +9,7 @@ import {
   rolePath,
   tokenTable,
   tokenValue,
+  type Brand,
   type Rgb8,
   type Site,
 } from '@yohaku/core';
@@ -43,6 +44,23 @@ export interface GroundLine {
   /** The roles a set line leaves out while it is folded: states, the parts of a field, the stripe. */
   readonly more: readonly RoleSample[];
   readonly pictured: boolean;
+}
+
+/** Typefaces of samples as CSS, and how the brand writes the line over a heading. */
+export interface SampleType {
+  readonly heading: string;
+  readonly body: string;
+  readonly eyebrowCase: string | undefined;
+}
+
+/** Returns the type that the samples of a brand are set in. */
+export function sampleType(brand: Brand | undefined): SampleType {
+  const table = brand && tokenTable(brand);
+  return {
+    heading: table?.get('family.heading')?.css ?? '',
+    body: table?.get('family.body')?.css ?? '',
+    eyebrowCase: Object.values(brand?.styles ?? {}).find((style) => style.role === 'eyebrow')?.textCase,
+  };
 }
 
 /** The roles a set line shows, in reading order. */

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
+import { LargeSample } from './large-sample.ts';
 import { BrandFaultsLine } from '../brand-faults-line.ts';
 import { Store } from '@ngrx/store';
 import {
@@ -37,7 +38,7 @@ import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Sc
 import { ACTS, More, Subject, Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
 import { buttonSamples, type ButtonSample } from './button-samples.ts';
 import { JointFix } from './joint-fix.ts';
-import { callsOf, fallsShort, groundLines, LINE_ROLES, rowsOf } from './background-lines.ts';
+import { callsOf, fallsShort, groundLines, LINE_ROLES, rowsOf, sampleType } from './background-lines.ts';
 
 /**
  * Heights of a background's line, of each line of roles below it, and of the names above all, px; the stylesheet has
@@ -66,6 +67,7 @@ const CALLS = 3;
     TextField,
     Reaching,
     JointFix,
+    LargeSample,
   ],
   templateUrl: './backgrounds-step.html',
   styleUrl: './backgrounds-step.less',
@@ -94,14 +96,7 @@ export class BackgroundsStep {
     const site = this.site();
     return site && ownWords(site).short;
   });
-  /** How the brand writes what stands over a heading. */
-  protected readonly eyebrowCase = computed(
-    () => Object.values(this.site()?.brand.styles ?? {}).find((style) => style.role === 'eyebrow')?.textCase,
-  );
-  protected readonly families = computed(() => {
-    const table = this.site() && tokenTable(this.site()!.brand);
-    return { heading: table?.get('family.heading')?.css ?? '', body: table?.get('family.body')?.css ?? '' };
-  });
+  protected readonly families = computed(() => sampleType(this.site()?.brand));
   /** How the buttons of each variant are set and shaped: a sample that is not the brand's own is no sample. */
   protected readonly buttons = computed(() => {
     const brand = this.site()?.brand;

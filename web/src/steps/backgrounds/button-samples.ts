@@ -13,7 +13,7 @@ const SAMPLE_HEIGHT = 24;
  */
 export function buttonSamples(
   brand: Brand,
-  families: Readonly<Record<string, string>>,
+  families: { readonly heading: string; readonly body: string },
 ): ReadonlyMap<string, ButtonSample> {
   const style = brand.styles[brand.buttonStyle];
   if (!style) return new Map();
