@@ -191,9 +191,9 @@ export class CheckStep {
     ];
   });
   readonly #causeColumns: readonly Column<Row>[] = [
-    { id: 'label', label: 'Cause', value: (row) => this.causeName(row), fixed: true },
+    { id: 'label', label: 'Cause', width: 300, value: (row) => this.causeName(row), fixed: true },
     { id: 'places', label: 'Places', width: 60, value: (row) => this.causeOf(row)?.places ?? 1, right: true },
-    { id: 'page', label: 'On', width: 130, value: (row) => this.#pagesOf(row) },
+    { id: 'page', label: 'On', value: (row) => this.#pagesOf(row) },
     { id: 'found', label: 'Measured', width: 110, value: (row) => row.found ?? row.reason, fixed: true },
     { id: 'needed', label: 'Required', width: 74, value: (row) => Number(cutDownText(row.needed, 1)), right: true },
   ];
