@@ -73,7 +73,7 @@ test('set lines unfold to every role and remember it; what fails stays when they
   const unset = page.getByRole('button', { name: /^Link, hover on Tern white: automatic, \d+ places$/ });
   const told = /\d+ places$/.exec((await unset.getAttribute('aria-label')) ?? (await unset.innerText()).trim())![0];
   await unset.click();
-  await expect(page.getByText(`Link, hover of Tern white: used in ${told}`)).toBeVisible();
+  await expect(page.getByText(`Link, hover on Tern white: used in ${told}`)).toBeVisible();
   await expect(page.getByText(/^5\.49, needs 4\.5; .*automatic/)).toContainText(told);
   await desk.choose('Swatch', 'Slate');
   await desk.saved();

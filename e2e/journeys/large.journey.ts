@@ -64,10 +64,10 @@ test.describe('a site of 850 pages', () => {
     const failing = await colour();
     await page
       .getByRole('region', { name: 'Why and fix' })
-      .getByRole('button', { name: /^Eyebrow of .*: / })
+      .getByRole('button', { name: /^Eyebrow on .*: / })
       .first()
       .click();
-    await expect(desk.told()).toContainText(/Fix Eyebrow of .*: [\d\s]+ places changed, (none worse|measuring)/);
+    await expect(desk.told()).toContainText(/Fix Eyebrow on .*: [\d\s]+ places changed, (none worse|measuring)/);
     expect(await colour()).not.toBe(failing);
     await expect(finding).toHaveCount(0);
     await desk.saved();

@@ -19,10 +19,10 @@ test('a menu that wraps because its size grew is worse, read from the real layou
   await desk.step('Backgrounds');
   await page.getByRole('button', { name: 'Body text on Tern white', exact: true }).click();
   await desk.choose('Swatch', 'Lamp');
-  await expect(desk.told()).toContainText(/Body text of Tern white: \d+ places changed.* [1-9]\d* worse/);
+  await expect(desk.told()).toContainText(/Body text on Tern white: \d+ places changed.* [1-9]\d* worse/);
   await page.getByRole('button', { name: 'Review changes' }).click();
   await queue.getByRole('row').nth(1).getByRole('button').first().click();
-  await expect(page.getByRole('region', { name: 'Why and fix' })).toContainText('Body text of Tern white');
+  await expect(page.getByRole('region', { name: 'Why and fix' })).toContainText('Body text on Tern white');
   await page.keyboard.press('Control+z');
   await expect(desk.told()).toContainText('none worse');
 });

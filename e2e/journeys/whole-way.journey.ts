@@ -187,7 +187,7 @@ test('pages: words edited in place, sections moved, a place overridden and decid
   const slip = page.getByRole('dialog', { name: /Wind on the Outer Ness/ });
   await expect(slip).toContainText('a raw value');
   await expect(slip).toContainText('Deep is ΔE');
-  await slip.getByRole('button', { name: 'Use Heading of Tern white' }).click();
+  await slip.getByRole('button', { name: 'Use Heading on Tern white' }).click();
   await expect(desk.tally(/raw values$/)).toHaveText('2 raw values');
 
   // An override on purpose, then left with a reason.

@@ -78,10 +78,22 @@ export function roleNeed(role: string): number {
   return ['rule', 'field-edge', 'focus', 'icon'].includes(role) ? CONTRAST.nonText : CONTRAST.text;
 }
 
+/** Labels of the parts of a button. */
+export const BUTTON_PART_LABELS: Readonly<Record<ButtonPart, string>> = {
+  fill: 'fill',
+  label: 'label',
+  edge: 'border',
+};
+
+/** Returns the name of a role, whose label is given, on a background: “Eyebrow on Fog”, “Background of Fog”. */
+export function roleOn(role: string, name: string, background: string): string {
+  return `${name} ${role.startsWith('background') ? 'of' : 'on'} ${background}`;
+}
+
 /** Returns the label of a role. */
 export function roleLabel(role: string): string {
   const button = parseButtonRole(role);
-  if (button) return `${button.part}, ${button.state}`;
+  if (button) return `${BUTTON_PART_LABELS[button.part]}, ${button.state}`;
   return ROLE_LABELS[role as BaseRole] ?? role;
 }
 
@@ -94,16 +106,16 @@ const ROLE_LABELS: Record<BaseRole, string> = {
   'link-hover': 'Link, hover',
   'link-visited': 'Link, visited',
   secondary: 'Secondary text',
-  rule: 'Rule',
+  rule: 'Divider',
   stripe: 'Table stripe',
   field: 'Field',
-  'field-edge': 'Field edge',
+  'field-edge': 'Field border',
   'field-text': 'Field text',
   label: 'Field label',
   help: 'Field help',
   error: 'Field error',
   focus: 'Focus ring',
-  'background-to': 'Background, far end',
+  'background-to': 'Gradient end',
   icon: 'Icon',
   mark: 'Mark',
   'mark-text': 'Marked text',

@@ -49,16 +49,16 @@ export function* compositesOf(brand: Brand): Iterable<Composite> {
     const ground = brand.grounds[id]!;
     yield border(
       `${ground.path}.field`,
-      `Edge of fields on ${ground.label}`,
+      `Border of fields on ${ground.label}`,
       `background.${ground.path}.field-edge`,
       'field',
     );
-    yield border(`${ground.path}.rule`, `Rules on ${ground.label}`, `background.${ground.path}.rule`, 'rule');
+    yield border(`${ground.path}.rule`, `Divider on ${ground.label}`, `background.${ground.path}.rule`, 'rule');
     for (const variant of brand.variantOrder) {
       const { path, label } = brand.variants[variant]!;
       yield border(
         `${ground.path}.button.${path}`,
-        `Edge of ${label} on ${ground.label}`,
+        `Border of ${label} on ${ground.label}`,
         `background.${ground.path}.button.${path}.edge.${BUTTON_STATES[0]}`,
         'button',
       );

@@ -200,7 +200,7 @@ describe('fix of a finding', () => {
     const fixes = fixesFor(faint, finding);
     expect(fixes.map((fix) => fix.what)).toEqual(['role', 'role', 'swatch']);
     expect([fixes[0]!.label, fixes[0]!.ops[0]]).toEqual([
-      'Link of Pale: ink',
+      'Link on Pale: ink',
       jasmine.objectContaining({ value: { kind: 'swatch', swatch: 'ink' } }),
     ]);
     for (const fix of fixes) {
@@ -244,7 +244,7 @@ describe('Trial 8: what is offered as a fix fixes', () => {
     )!;
     expect([finding.found! < 1.5, finding.needed]).toEqual([true, 4.5]);
     const fixes = fixesFor(faint, finding);
-    expect(fixes[0]!.label).toBe('Marked text of Pale: dark');
+    expect(fixes[0]!.label).toBe('Marked text on Pale: dark');
     for (const fix of fixes)
       expect(
         failing(auditSite(after(faint, fix)), 'text-contrast').filter(

@@ -1,5 +1,5 @@
 import { deltaE, oklchToOklab, paintedRgb, parseColor, type Oklch, type Rgb8 } from '../color/index.ts';
-import { roleLabel } from '../background/index.ts';
+import { roleLabel, roleOn } from '../background/index.ts';
 import { ruleSources } from '../palette/index.ts';
 import { placeCount, setValues, siteIndex, type SiteIndex } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
@@ -103,7 +103,7 @@ function everyColor(site: Site, shown: PicturesShown): Found[] {
             {
               key: `role:${ground.id}/${role}`,
               kind: 'role',
-              label: () => `${roleLabel(role)} of ${ground.label}`,
+              label: () => roleOn(role, roleLabel(role), ground.label),
               color: color.oklch,
               places: () => placeCount(site, rolePath(brand, ground, role)),
               locked: false,

@@ -1,6 +1,14 @@
 import { round } from '../number/index.ts';
 import { cssColor, gradientCss } from '../color/index.ts';
-import { BASE_ROLES, behindRole, buttonRoles, parseButtonRole, roleLabel } from '../background/index.ts';
+import {
+  BASE_ROLES,
+  behindRole,
+  buttonRoles,
+  parseButtonRole,
+  roleLabel,
+  roleOn,
+  BUTTON_PART_LABELS,
+} from '../background/index.ts';
 import { ruleSources } from '../palette/index.ts';
 import type { Brand, TextStyle, Ground } from '../site/index.ts';
 import { BANDS } from '../breakpoint/index.ts';
@@ -145,11 +153,11 @@ function groundTokens(
       const automatic = button !== undefined && ground.roles[role] === undefined;
       if (known && value.kind !== 'contrast' && value.kind !== 'readable' && !automatic) return known[i]!;
       const name = button
-        ? `${brand.variants[button.variant]?.label ?? button.variant} ${button.part}${button.state === 'rest' ? '' : `, ${button.state},`}`
+        ? `${brand.variants[button.variant]?.label ?? button.variant} ${BUTTON_PART_LABELS[button.part]}${button.state === 'rest' ? '' : `, ${button.state},`}`
         : roleLabel(role);
       const base = {
         path: path(role),
-        label: `${name} of ${ground.label}`,
+        label: roleOn(role, name, ground.label),
         type: 'color' as const,
         address: ['brand', 'grounds', ground.id, 'roles', role],
       };

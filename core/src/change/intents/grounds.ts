@@ -1,5 +1,5 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
-import { roleLabel, type RoleValue } from '../../background/index.ts';
+import { roleLabel, roleOn, type RoleValue } from '../../background/index.ts';
 import { ownerWords, referencesTo, type Ground, type Site } from '../../site/index.ts';
 import type { Op } from '../change.ts';
 import { joinEdits } from './join-edits.ts';
@@ -8,7 +8,7 @@ import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';
 /** Fills a role of a ground; undefined hands it back to its rule. */
 export function setRole(site: Site, ground: string, role: string, value: RoleValue | undefined): Edit {
   return {
-    label: `${roleLabel(role)} of ${site.brand.grounds[ground]!.label}`,
+    label: roleOn(role, roleLabel(role), site.brand.grounds[ground]!.label),
     ops: [setOp(site, ['brand', 'grounds', ground, 'roles', role], value)],
   };
 }

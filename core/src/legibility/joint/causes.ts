@@ -109,7 +109,7 @@ function nameOf(site: Site, pair: Pair): string {
   const table = tokenTable(site.brand);
   const path = pair.fores[0]!.chain[0];
   const behind = pair.behind![0]?.chain.at(-1);
-  return `${path ? table.get(path)!.label : 'a value set on a place'} on ${behind ? table.get(behind)!.label : site.brand.grounds[pair.ground]!.label} (needs ${pair.needed})`;
+  return `${path ? table.get(path)!.label : 'a value set on a place'} against ${behind ? table.get(behind)!.label : site.brand.grounds[pair.ground]!.label} (needs ${pair.needed})`;
 }
 
 const sentence = (names: readonly string[]): string =>

@@ -156,7 +156,7 @@ describe('fixing a whole brand', () => {
     const fix = fixBrand(site);
     expect(fix.conflicts.length).toBeGreaterThan(0);
     expect(fix.conflicts.map((conflict) => conflict.words).join(' ')).toMatch(
-      /Body text of Pale on white \(needs 4\.5\)/,
+      /Body text on Pale against white \(needs 4\.5\)/,
     );
     expect(fix.moves.map((move) => move.swatch)).toEqual(['brand']);
     const left = new Set(
@@ -181,7 +181,7 @@ describe('fixing a whole brand', () => {
     site.brand.grounds['pale']!.roles['text'] = { kind: 'raw', color: '#aaaaaa' };
     const read = readSite(site);
     const fix = fixBrand(read, new Set(['white', 'ink', 'brand']));
-    expect(fix.moves.map((move) => move.label)).toEqual(['Body text of Pale']);
+    expect(fix.moves.map((move) => move.label)).toEqual(['Body text on Pale']);
     expect(failing(after(read, fix))).toEqual([]);
   });
 
@@ -197,7 +197,7 @@ describe('fixing a whole brand', () => {
     expect(fix.conflicts.some((conflict) => conflict.pairs.length > 3)).toBeTrue();
     const words = fix.conflicts.map((conflict) => conflict.words).join('\n');
     expect(words).toMatch(/^While ink is locked, these pairs cannot pass: .*\. Unlock ink to fix all of these\.$/m);
-    expect(words).toMatch(/primary label of Pale on/i);
+    expect(words).toMatch(/primary label on Pale against/i);
     // The proposed way out really frees the pairs.
     const freed = fixBrand(painted({ white: '#ffffff', ink: '#8a8a8a', brand: '#eeaa99' }));
     expect(freed.conflicts).toEqual([]);

@@ -45,7 +45,7 @@ export function spotsOf(site: Site, path: string): Spot[] {
           const kind = `${group.kind[0]!.toUpperCase()}${group.kind.slice(1)}`;
           const what =
             property === 'border-color'
-              ? `${kind} edge`
+              ? `${kind} border`
               : property === 'outline-color'
                 ? `Focus ring of ${group.kind}`
                 : group.kind === 'mark'
