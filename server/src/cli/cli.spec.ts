@@ -145,7 +145,7 @@ describe('command line', () => {
     expect(audit.passed + audit.failed + audit.cannotTell).toBe(audit.places);
     expect(new Set(audit.findings.map((finding) => `${finding.page} ${finding.place}`)).size).toBe(audit.failed);
     // The first fix names its change and the swatch of the brand that it uses.
-    expect(audit.findings[0]!.fix).toMatch(/^Eyebrow of \w+: (?!#)\w/);
+    expect(audit.findings[0]!.fix).toMatch(/^Eyebrow on \w+: (?!#)\w/);
     expect((await run('export', 'ternhaven', '--format', 'site', '-o', 'out')).code).toBe(0);
     const exported = await run('audit', './out', '--json');
     expect(JSON.parse(exported.out)).toEqual(audit);
