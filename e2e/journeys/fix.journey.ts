@@ -48,7 +48,7 @@ test('what cannot hold is named in words when too much stays', async ({ desk, pa
   await expect(panel).toContainText('Locked: Funnel');
   await panel.getByRole('button', { name: 'Fog stays' }).click();
   await expect(panel).toContainText(
-    /While (Funnel and Fog|Fog and Funnel) are locked, (this pair|these pairs) cannot pass: .*of Fog on Fog \(needs 4\.5\).*\. Unlock (Funnel|Fog) to fix (it|all of these)\. \d+ places stay as they are\./,
+    /While (Funnel and Fog|Fog and Funnel) are locked, (this pair|these pairs) cannot pass: .*on Fog against Fog \(needs 4\.5\).*\. Unlock (Funnel|Fog) to fix (it|all of these)\. \d+ places stay as they are\./,
   );
   await panel.getByRole('button', { name: 'Unlock all' }).click();
   await expect(panel.getByRole('button', { name: /^Apply/ }).first()).toBeVisible();
