@@ -104,7 +104,8 @@ function samePixels(group: Group, before: PixelSets, now: PixelSets): boolean {
 
 /** All judgements of the rules that look at one place alone. */
 export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: PixelSets = NO_PIXELS): Judgement[] {
-  const judged = LOOK_RULES.flatMap((rule) => rule(group, { table, site, pixels }));
+  const context = { table, site, pixels };
+  const judged = LOOK_RULES.flatMap((rule) => rule(group, context));
   // A group that is hidden at a width neither passes nor fails there.
   return group.hidden.length === 0
     ? judged
@@ -113,12 +114,14 @@ export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: 
 
 /** Rules that need a whole page and nothing of its layout. A batch of readings leaves them alone. */
 function judgeTrees(table: TokenTable, index: SiteIndex, site: Site): PlacedJudgement[] {
-  return index.trees.flatMap((tree) => PAGE_RULES.flatMap((rule) => rule(tree, { table, index, site })));
+  const context = { table, index, site };
+  return index.trees.flatMap((tree) => PAGE_RULES.flatMap((rule) => rule(tree, context)));
 }
 
 /** Rules on what was read from the layout. */
 function judgeLayout(index: SiteIndex, site: Site, layout: readonly LayoutReading[]): PlacedJudgement[] {
-  return LAYOUT_RULES.flatMap((rule) => rule(layout, { index, site }));
+  const context = { index, site };
+  return LAYOUT_RULES.flatMap((rule) => rule(layout, context));
 }
 
 /**

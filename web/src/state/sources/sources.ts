@@ -129,7 +129,7 @@ export const sourcesReducer = sourcesFeature.reducer;
 
 const key = (site: string): string => `yohaku-sift ${site}`;
 
-/** Decisions of a ranking that is not taken yet are remembered on this machine. */
+/** Remembers the choices of a ranking on this machine until its palette is applied. */
 export function rememberRanking(site: string, { count, choices, radius, pin }: SourcesState): void {
   remember(key(site), JSON.stringify({ count, choices, radius, pin }));
 }

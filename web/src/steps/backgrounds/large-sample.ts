@@ -4,12 +4,12 @@ import { ownWords } from '@yohaku/core';
 import { siteFeature } from '../../state/index.ts';
 import type { GroundLine, SampleType } from './background-lines.ts';
 
-/** Roles that are not text: a line of words tells nothing of them. */
+/** Matches roles that are not text: they have no sample of words. */
 const SHAPES = /^(?:background|field-edge|focus|rule|stripe|icon|button-)/;
 /** Most characters of a sample: two lines in a wide window. */
 const MOST = 160;
 
-/** The selected text role on its background, in words of the site long enough to judge reading by. */
+/** Shows the selected text role on its background, in enough words of the site to judge reading. */
 @Component({
   selector: 'yo-large-sample',
   changeDetection: ChangeDetectionStrategy.OnPush,

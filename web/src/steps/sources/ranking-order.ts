@@ -10,7 +10,7 @@ import {
 } from '@yohaku/core';
 import type { RankingChoice } from '../../state/index.ts';
 
-/** The ranking as the designer has it now: what is kept, in order, and what is not, with what that costs. */
+/** The ranking with the designer’s choices: the included and the excluded colours in order, with the cost. */
 export interface RankingOrder {
   readonly kept: readonly Ranking<Candidate>[];
   readonly dropped: readonly (Ranking<Candidate> & { readonly drop: Drop<Candidate> })[];
